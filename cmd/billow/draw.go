@@ -1,0 +1,189 @@
+package main
+
+import (
+	"context"
+	"fmt"
+	"io"
+	"os"
+	"os/signal"
+	"path/filepath"
+	"strings"
+	"syscall"
+
+	"billow/bundle"
+	"billow/core/clip"
+	"billow/core/frame"
+	"billow/export"
+	"billow/fonts"
+	"billow/media"
+
+	"github.com/spf13/cobra"
+)
+
+// cacheBytes is how much a process keeps of what it could make again.
+const cacheBytes = 384 << 20
+
+func newLibrary() (*frame.Library, error) {
+	set, err := fonts.All()
+	if err != nil {
+		return nil, err
+	}
+	return frame.NewLibrary(set, cacheBytes), nil
+}
+
+// interruptible ends with Ctrl-C or a polite kill.
+func interruptible() (context.Context, context.CancelFunc) {
+	return signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM)
+}
+
+func openBundle(name string) (*bundle.Bundle, error) {
+	f, err := os.Open(name)
+	if err != nil {
+		return nil, inputError{err}
+	}
+	defer f.Close()
+	info, err := f.Stat()
+	if err != nil {
+		return nil, err
+	}
+	b, err := bundle.Read(f, info.Size())
+	if err != nil {
+		return nil, inputError{fmt.Errorf("%s: %w", name, err)}
+	}
+	return b, nil
+}
+
+// sized is the shape a person asked for, at the size asked for ("540x960"),
+// which must have the shape's proportions to within a pixel.
+func sized(c *clip.Clip, shape, size string) (clip.Shape, error) {
+	s, err := c.Shape(shape)
+	if err != nil {
+		return s, inputError{err}
+	}
+	if size == "" {
+		return s, nil
+	}
+	var w, h int
+	if n, _ := fmt.Sscanf(size, "%dx%d", &w, &h); n != 2 || w < clip.MinSide || h < clip.MinSide || w > clip.MaxSide || h > clip.MaxSide || w%2 != 0 || h%2 != 0 {
+		return s, usageError{fmt.Errorf("--size %q: write it as 540x960, with even sides from %d to %d", size, clip.MinSide, clip.MaxSide)}
+	}
+	if d := w*s.H - h*s.W; d > 2*max(s.W, s.H) || -d > 2*max(s.W, s.H) {
+		return s, usageError{fmt.Errorf("--size %s does not have the proportions of %s (%d:%d)", size, s.ID, s.W, s.H)}
+	}
+	s.W, s.H = w, h
+	return s, nil
+}
+
+func exportCommand() *cobra.Command {
+	var shape, size, out string
+	var fps int
+	cmd := &cobra.Command{
+		Use:   "export BUNDLE",
+		Short: "Export a clip to MP4",
+		Args:  cobra.ExactArgs(1),
+		RunE: func(_ *cobra.Command, args []string) error {
+			b, err := openBundle(args[0])
+			if err != nil {
+				return err
+			}
+			c := b.Clip
+			if fps != 0 {
+				if c, err = atRate(c, fps); err != nil {
+					return err
+				}
+			}
+			s, err := sized(c, shape, size)
+			if err != nil {
+				return err
+			}
+			if out == "" {
+				base := strings.TrimSuffix(filepath.Base(args[0]), ".zip")
+				out = fmt.Sprintf("%s-%s.mp4", base, s.ID)
+			}
+			ctx, cancel := interruptible()
+			defer cancel()
+			return exportTo(ctx, c, s, b, out)
+		},
+	}
+	cmd.Flags().StringVar(&shape, "shape", "", "shape, such as 9:16 or tall (default: the one the clip was made for)")
+	cmd.Flags().StringVar(&size, "size", "", "pixels, such as 1080x1920")
+	cmd.Flags().IntVar(&fps, "fps", 0, "frames a second: 24, 25, 30, 50 or 60")
+	cmd.Flags().StringVar(&out, "out", "", "file to write")
+	return cmd
+}
+
+func exportTo(ctx context.Context, c *clip.Clip, s clip.Shape, b *bundle.Bundle, out string) error {
+	lib, err := newLibrary()
+	if err != nil {
+		return err
+	}
+	bar := newBar(fmt.Sprintf("%s %d×%d", c.Name, s.W, s.H))
+	f, err := export.MP4(ctx, c, s, lib, b.File, func(done int) { bar.show(float64(done) / float64(c.Length)) })
+	bar.end()
+	if err != nil {
+		return err
+	}
+	defer f.Close()
+	return writeWhole(out, f)
+}
+
+// writeWhole leaves either the whole file or none: it writes beside and renames.
+func writeWhole(name string, r io.Reader) error {
+	tmp, err := os.CreateTemp(filepath.Dir(name), ".billow-*")
+	if err != nil {
+		return err
+	}
+	defer os.Remove(tmp.Name())
+	if _, err := io.Copy(tmp, r); err != nil {
+		tmp.Close()
+		return fmt.Errorf("%s cannot be written: %w", name, err)
+	}
+	if err := tmp.Chmod(0o644); err != nil {
+		return err
+	}
+	if err := tmp.Close(); err != nil {
+		return err
+	}
+	return os.Rename(tmp.Name(), name)
+}
+
+func frameCommand() *cobra.Command {
+	var shape, size, out, at string
+	cmd := &cobra.Command{
+		Use:   "frame BUNDLE",
+		Short: "Draw one frame of a clip as PNG",
+		Args:  cobra.ExactArgs(1),
+		RunE: func(_ *cobra.Command, args []string) error {
+			b, err := openBundle(args[0])
+			if err != nil {
+				return err
+			}
+			s, err := sized(b.Clip, shape, size)
+			if err != nil {
+				return err
+			}
+			n, err := b.Clip.Rate.ParseTimecode(at)
+			if err != nil || n >= b.Clip.Length {
+				return usageError{fmt.Errorf("--at %s: the clip has frames 0 to %d", at, b.Clip.Length-1)}
+			}
+			lib, err := newLibrary()
+			if err != nil {
+				return err
+			}
+			picture, err := export.Still(context.Background(), b.Clip, s, s.W, s.H, n, lib, b.File)
+			if err != nil {
+				return err
+			}
+			file, err := media.EncodePNG(picture)
+			if err != nil {
+				return err
+			}
+			return writeWhole(out, strings.NewReader(string(file)))
+		},
+	}
+	cmd.Flags().StringVar(&shape, "shape", "", "shape, such as 1:1 or square")
+	cmd.Flags().StringVar(&size, "size", "", "pixels, such as 540x540")
+	cmd.Flags().StringVar(&at, "at", "0", "frame, or a time such as 1s15f")
+	cmd.Flags().StringVar(&out, "out", "frame.png", "file to write")
+	return cmd
+}

@@ -1,0 +1,214 @@
+package clip
+
+import (
+	"fmt"
+
+	"billow/core/colour"
+	"billow/core/motion"
+	"billow/core/timing"
+)
+
+// Standard shapes, in the order in which they are offered.
+var Standard = []Shape{
+	{"tall", 1080, 1920},
+	{"portrait", 1080, 1350},
+	{"square", 1080, 1080},
+	{"wide", 1920, 1080},
+	{"poster", 1080, 1620},
+}
+
+// StandardShape finds a standard shape by its name or its ratio ("9:16").
+func StandardShape(name string) (Shape, bool) {
+	ratios := map[string]string{"9:16": "tall", "4:5": "portrait", "1:1": "square", "16:9": "wide", "2:3": "poster"}
+	if id, ok := ratios[name]; ok {
+		name = id
+	}
+	for _, s := range Standard {
+		if s.ID == name {
+			return s, true
+		}
+	}
+	return Shape{}, false
+}
+
+// New is an empty clip with a plain backdrop, the standard shapes with home
+// first, and a light from above left.
+func New(name string, home Shape, rate timing.Rate, length int) *Clip {
+	c := &Clip{
+		Version: Version, Name: name, Rate: rate, Length: length,
+		Shapes:   []Shape{home},
+		Tempo:    timing.Even(120),
+		Light:    DefaultLight(),
+		Props:    []Prop{},
+		Products: []Product{},
+	}
+	for _, s := range Standard {
+		if s.ID != home.ID && s.ID != "poster" {
+			c.Shapes = append(c.Shapes, s)
+		}
+	}
+	back := NewLayer("backdrop", "Backdrop", KindBackdrop)
+	back.Backdrop = &Backdrop{Angle: 180, Stops: []Stop{{0, colour.RGB(0xF6EFE2)}, {100, colour.RGB(0xE3D3BC)}}}
+	c.Layers = []Layer{back}
+	return c
+}
+
+// DefaultLight shines from above left, soft.
+func DefaultLight() Light {
+	return Light{Direction: -35, Height: 50, Softness: 60, Strength: 40, Colour: colour.RGB(0x14100C)}
+}
+
+// NewLayer is a layer of a kind with neutral settings and no content yet.
+func NewLayer(id, name, kind string) Layer {
+	return Layer{
+		ID: id, Name: name, Kind: kind, Blend: "normal",
+		Rest:   Rest{Pin: "centre", Size: 500},
+		Tracks: map[string]motion.Track{},
+	}
+}
+
+// NewWords is a words layer (or a badge) with our headline settings.
+func NewWords(id, name, kind, text string) Layer {
+	l := NewLayer(id, name, kind)
+	l.Rest.Size = 100
+	l.Words = &Words{
+		Text: text, Font: "bricolage-800", Fill: colour.RGB(0x173F47), EmphasisFill: colour.RGB(0xDD4F28),
+		Align: "centre", Width: 840, LineSpacing: 105,
+	}
+	if kind == KindBadge {
+		l.Lift = 24
+		l.Words.Width = 0
+		l.Words.Fill = colour.RGB(0xFCFAF5)
+		l.Words.EmphasisFill = l.Words.Fill
+		l.Words.Plate = &Plate{Kind: "disc", Fill: colour.RGB(0xDD4F28), Room: 55}
+	}
+	return l
+}
+
+// Clock resolves the clip's moments.
+func (c *Clip) Clock() timing.Clock { return timing.Clock{Rate: c.Rate, Tempo: c.Tempo} }
+
+// Span is the frames on which a layer shows: from, up to but not including to.
+func (c *Clip) Span(l *Layer) (from, to int) {
+	clock := c.Clock()
+	from, to = clock.Frame(l.From), c.Length
+	if l.To != nil {
+		to = clock.Frame(*l.To)
+	}
+	return from, to
+}
+
+// Layer finds a layer by its ID, or nil.
+func (c *Clip) Layer(id string) *Layer {
+	for i := range c.Layers {
+		if c.Layers[i].ID == id {
+			return &c.Layers[i]
+		}
+	}
+	return nil
+}
+
+// Prop finds a prop by its ID, or nil.
+func (c *Clip) Prop(id string) *Prop {
+	for i := range c.Props {
+		if c.Props[i].ID == id {
+			return &c.Props[i]
+		}
+	}
+	return nil
+}
+
+// Product finds a product by its ID, or nil.
+func (c *Clip) Product(id string) *Product {
+	for i := range c.Products {
+		if c.Products[i].ID == id {
+			return &c.Products[i]
+		}
+	}
+	return nil
+}
+
+// Shape finds a shape by its ID, its standard ratio ("9:16") or "" for home.
+func (c *Clip) Shape(id string) (Shape, error) {
+	if id == "" {
+		return c.Shapes[0], nil
+	}
+	for _, s := range c.Shapes {
+		if s.ID == id {
+			return s, nil
+		}
+	}
+	if s, ok := StandardShape(id); ok {
+		for _, have := range c.Shapes {
+			if have.ID == s.ID {
+				return have, nil
+			}
+		}
+		return s, nil
+	}
+	return Shape{}, Fault("shape", "the clip has no shape %q", id)
+}
+
+// FreeID is prefix, or prefix with a number, whichever no layer, prop or
+// product of the clip bears yet.
+func (c *Clip) FreeID(prefix string) string {
+	for n := 1; ; n++ {
+		id := prefix
+		if n > 1 {
+			id = fmt.Sprintf("%s-%d", prefix, n)
+		}
+		if c.Layer(id) == nil && c.Prop(id) == nil && c.Product(id) == nil {
+			return id
+		}
+	}
+}
+
+// Clone is a copy that shares nothing that edits change. The analysis of a
+// sound is never changed in place and stays shared.
+func (c *Clip) Clone() *Clip {
+	out := *c
+	out.Shapes = append([]Shape(nil), c.Shapes...)
+	out.Props = append([]Prop{}, c.Props...)
+	out.Products = append([]Product{}, c.Products...)
+	out.Tempo.Beats = append([]float64(nil), c.Tempo.Beats...)
+	out.Tune = copied(c.Tune)
+	out.Layers = make([]Layer, len(c.Layers))
+	for i := range c.Layers {
+		out.Layers[i] = c.Layers[i].Clone()
+	}
+	return &out
+}
+
+// Clone is a copy that shares nothing with l.
+func (l Layer) Clone() Layer {
+	l.To, l.Shadow, l.Cutout = copied(l.To), copied(l.Shadow), copied(l.Cutout)
+	if l.Words != nil {
+		l.Words = copied(l.Words)
+		l.Words.Plate = copied(l.Words.Plate)
+	}
+	if l.Backdrop != nil {
+		l.Backdrop = copied(l.Backdrop)
+		l.Backdrop.Stops = append([]Stop(nil), l.Backdrop.Stops...)
+	}
+	tracks := make(map[string]motion.Track, len(l.Tracks))
+	for name, t := range l.Tracks {
+		tracks[name] = t.Clone()
+	}
+	l.Tracks = tracks
+	if l.Rests != nil {
+		rests := make(map[string]Rest, len(l.Rests))
+		for id, r := range l.Rests {
+			rests[id] = r
+		}
+		l.Rests = rests
+	}
+	return l
+}
+
+func copied[T any](p *T) *T {
+	if p == nil {
+		return nil
+	}
+	v := *p
+	return &v
+}

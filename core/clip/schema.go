@@ -1,0 +1,98 @@
+package clip
+
+import (
+	"encoding/json"
+	"reflect"
+	"strings"
+)
+
+// Schema is the JSON Schema (draft 2020-12) of the document, made from the
+// types, so that it cannot fall behind them. Limits that a schema cannot
+// express are checked by Validate.
+func Schema() []byte {
+	defs := map[string]any{}
+	root := describe(reflect.TypeFor[Clip](), defs)
+	out := map[string]any{
+		"$schema": "https://json-schema.org/draft/2020-12/schema",
+		"title":   "Billow clip, version 1",
+		"$defs":   defs,
+	}
+	for k, v := range root {
+		out[k] = v
+	}
+	b, err := json.MarshalIndent(out, "", "  ")
+	if err != nil {
+		panic(err) // maps of plain values cannot fail
+	}
+	return append(b, '\n')
+}
+
+// written are types with a JSON form of their own.
+var written = map[string]map[string]any{
+	"Moment": {"oneOf": []any{
+		map[string]any{"type": "integer", "description": "frame number"},
+		map[string]any{"type": "object", "required": []string{"beat"}, "additionalProperties": false,
+			"properties": map[string]any{"beat": map[string]any{"type": "number"}, "frames": map[string]any{"type": "integer"}}},
+	}},
+	"Colour": {"type": "string", "pattern": "^#[0-9a-fA-F]{6}([0-9a-fA-F]{2})?$"},
+}
+
+// enums are the closed lists, by type and field.
+var enums = map[string][]string{
+	"Layer.Kind": {KindBackdrop, KindBadge, KindCutout, KindWords}, "Layer.Blend": BlendModes,
+	"Rest.Pin": Pins, "Words.Font": Fonts, "Words.Align": {"left", "centre", "right"},
+	"Plate.Kind": {"pill", "card", "disc", "burst"}, "Prop.Kind": {KindCutout, KindTune},
+	"Hit.Kind": {"low", "mid", "high"}, "Key.Off": {"", "left", "right", "above", "below"},
+	"Ease.Kind": {"linear", "in", "out", "inOut", "hold", "bezier", "spring"},
+}
+
+func describe(t reflect.Type, defs map[string]any) map[string]any {
+	switch t.Kind() {
+	case reflect.Pointer:
+		return map[string]any{"anyOf": []any{describe(t.Elem(), defs), map[string]any{"type": "null"}}}
+	case reflect.Slice, reflect.Array:
+		if t.Elem().Kind() == reflect.Uint8 {
+			return map[string]any{"type": "string", "contentEncoding": "base64"}
+		}
+		return map[string]any{"type": "array", "items": describe(t.Elem(), defs)}
+	case reflect.Map:
+		return map[string]any{"type": "object", "additionalProperties": describe(t.Elem(), defs)}
+	case reflect.String:
+		return map[string]any{"type": "string"}
+	case reflect.Bool:
+		return map[string]any{"type": "boolean"}
+	case reflect.Int:
+		return map[string]any{"type": "integer"}
+	case reflect.Float64:
+		return map[string]any{"type": "number"}
+	}
+	name := t.Name()
+	ref := map[string]any{"$ref": "#/$defs/" + name}
+	if _, done := defs[name]; done {
+		return ref
+	}
+	if w, ok := written[name]; ok {
+		defs[name] = w
+		return ref
+	}
+	defs[name] = nil // against circles
+	defs[name] = describeFields(t, defs)
+	return ref
+}
+
+func describeFields(t reflect.Type, defs map[string]any) map[string]any {
+	properties, required := map[string]any{}, []string{}
+	for i := range t.NumField() {
+		f := t.Field(i)
+		name, options, _ := strings.Cut(f.Tag.Get("json"), ",")
+		p := describe(f.Type, defs)
+		if list, ok := enums[t.Name()+"."+f.Name]; ok {
+			p["enum"] = list
+		}
+		properties[name] = p
+		if !strings.Contains(options, "omitempty") && f.Type.Kind() != reflect.Pointer {
+			required = append(required, name)
+		}
+	}
+	return map[string]any{"type": "object", "properties": properties, "required": required, "additionalProperties": false}
+}

@@ -1,0 +1,213 @@
+package edit
+
+import (
+	"encoding/json"
+	"slices"
+
+	"billow/core/clip"
+	"billow/core/layout"
+	"billow/core/motion"
+	"billow/core/timing"
+)
+
+// AddLayer puts a layer in front of all others, or at a place in the stack
+// counted from the back.
+type AddLayer struct {
+	Typed
+	Layer clip.Layer `json:"layer"`
+	At    *int       `json:"at"`
+}
+
+func (a *AddLayer) apply(c *clip.Clip) error {
+	at := len(c.Layers)
+	if a.At != nil {
+		at = min(max(*a.At, 0), at)
+	}
+	if a.Layer.Tracks == nil {
+		a.Layer.Tracks = map[string]motion.Track{}
+	}
+	c.Layers = slices.Insert(c.Layers, at, a.Layer)
+	return nil
+}
+
+// find is the layer or an error about the field "layer".
+func find(c *clip.Clip, id string) (*clip.Layer, error) {
+	if l := c.Layer(id); l != nil {
+		return l, nil
+	}
+	return nil, clip.Fault("layer", "there is no layer %q; it may have been deleted", id)
+}
+
+// RemoveLayer takes a layer away with its keys.
+type RemoveLayer struct {
+	Typed
+	Layer string `json:"layer"`
+}
+
+func (r *RemoveLayer) apply(c *clip.Clip) error {
+	if _, err := find(c, r.Layer); err != nil {
+		return err
+	}
+	c.Layers = slices.DeleteFunc(c.Layers, func(l clip.Layer) bool { return l.ID == r.Layer })
+	return nil
+}
+
+// CopyLayer puts a copy just in front of a layer.
+type CopyLayer struct {
+	Typed
+	Layer string `json:"layer"`
+	ID    string `json:"id"` // of the copy
+}
+
+func (d *CopyLayer) apply(c *clip.Clip) error {
+	l, err := find(c, d.Layer)
+	if err != nil {
+		return err
+	}
+	twin := l.Clone()
+	twin.ID, twin.Name = d.ID, l.Name+" copy"
+	at := slices.IndexFunc(c.Layers, func(l clip.Layer) bool { return l.ID == d.Layer })
+	c.Layers = slices.Insert(c.Layers, at+1, twin)
+	return nil
+}
+
+// StackLayer moves a layer to a place in the stack, counted from the back.
+type StackLayer struct {
+	Typed
+	Layer string `json:"layer"`
+	To    int    `json:"to"`
+}
+
+func (s *StackLayer) apply(c *clip.Clip) error {
+	l, err := find(c, s.Layer)
+	if err != nil {
+		return err
+	}
+	moved := *l
+	c.Layers = slices.DeleteFunc(c.Layers, func(l clip.Layer) bool { return l.ID == s.Layer })
+	c.Layers = slices.Insert(c.Layers, min(max(s.To, 0), len(c.Layers)), moved)
+	return nil
+}
+
+// SetLayer changes some of a layer's settings; what set does not mention
+// stays. Its ID, kind and keys have commands of their own.
+type SetLayer struct {
+	Typed
+	Layer string          `json:"layer"`
+	Set   json.RawMessage `json:"set"`
+}
+
+func (s *SetLayer) apply(c *clip.Clip) error {
+	l, err := find(c, s.Layer)
+	if err != nil {
+		return err
+	}
+	next := l.Clone()
+	next.Tracks = nil
+	if err := clip.DecodeStrict(s.Set, &next); err != nil {
+		return err
+	}
+	if next.ID != l.ID || next.Kind != l.Kind || next.Tracks != nil {
+		return clip.Fault("set", "the id, the kind and the keys of a layer are not set this way")
+	}
+	next.Tracks = l.Tracks
+	*l = next
+	return nil
+}
+
+// SetRest changes where a layer stands: in its home shape, from which the
+// others derive, or in one other shape alone.
+type SetRest struct {
+	Typed
+	Layer string          `json:"layer"`
+	Shape string          `json:"shape"`
+	Set   json.RawMessage `json:"set"`
+}
+
+func (s *SetRest) apply(c *clip.Clip) error {
+	l, err := find(c, s.Layer)
+	if err != nil {
+		return err
+	}
+	return withRest(c, l, s.Shape, func(r *clip.Rest) error { return clip.DecodeStrict(s.Set, r) })
+}
+
+// withRest changes the rest of a layer in a shape.
+func withRest(c *clip.Clip, l *clip.Layer, shape string, change func(*clip.Rest) error) error {
+	s, err := c.Shape(shape)
+	if err != nil {
+		return err
+	}
+	r := layout.RestIn(c, l, s)
+	if err := change(&r); err != nil {
+		return err
+	}
+	if s.ID == c.Shapes[0].ID {
+		l.Rest = r
+		return nil
+	}
+	if l.Rests == nil {
+		l.Rests = map[string]clip.Rest{}
+	}
+	l.Rests[s.ID] = r
+	return nil
+}
+
+// ClearRest makes a layer stand in a shape as it does in the others again.
+type ClearRest struct {
+	Typed
+	Layer string `json:"layer"`
+	Shape string `json:"shape"`
+}
+
+func (s *ClearRest) apply(c *clip.Clip) error {
+	l, err := find(c, s.Layer)
+	if err == nil {
+		delete(l.Rests, s.Shape)
+	}
+	return err
+}
+
+// ShiftLayer slides a layer with all its keys, or trims one of its ends.
+type ShiftLayer struct {
+	Typed
+	Layer string `json:"layer"`
+	By    int    `json:"by"`   // frames
+	Part  string `json:"part"` // whole, from or to
+}
+
+func (s *ShiftLayer) apply(c *clip.Clip) error {
+	l, err := find(c, s.Layer)
+	if err != nil {
+		return err
+	}
+	from, to := c.Span(l)
+	end := timing.At(to)
+	if l.To != nil {
+		end = *l.To
+	}
+	switch s.Part {
+	case "from":
+		l.From = l.From.Plus(s.By)
+		return nil
+	case "to":
+		end = end.Plus(s.By)
+	case "whole":
+		if from+s.By < 0 || to+s.By > c.Length {
+			return clip.Fault("by", "%q would leave the clip", l.Name)
+		}
+		l.From, end = l.From.Plus(s.By), end.Plus(s.By)
+		for _, t := range l.Tracks {
+			for i := range t {
+				t[i].At = t[i].At.Plus(s.By)
+			}
+		}
+	default:
+		return clip.Fault("part", "%q is not a part of a layer: whole, from or to", s.Part)
+	}
+	l.To = &end
+	if c.Clock().Frame(end) == c.Length {
+		l.To = nil
+	}
+	return nil
+}

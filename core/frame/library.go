@@ -1,0 +1,82 @@
+// Package frame draws one frame of a clip: it samples the motion, arranges the
+// layers, and paints them. A frame depends on nothing but the clip, the shape
+// and the frame number; all that is kept between frames is only kept for speed.
+package frame
+
+import (
+	"container/list"
+	"sync"
+
+	"billow/core/paint"
+	"billow/core/words"
+)
+
+// Library holds what clips are made of (fonts, decoded pictures) and what was
+// made from it (set words, rasters, blurred shadows). It is safe for
+// concurrent use.
+type Library struct {
+	Fonts *words.Fonts
+
+	mu       sync.Mutex
+	pictures map[string]*paint.Pyramid
+	made     map[any]*list.Element
+	recent   *list.List // of *product, the most recently used first
+	bytes    int
+	limit    int
+}
+
+type product struct {
+	key   any
+	value any
+	bytes int
+}
+
+// NewLibrary keeps at most limit bytes of what can be made again.
+func NewLibrary(fonts *words.Fonts, limit int) *Library {
+	return &Library{
+		Fonts: fonts, pictures: map[string]*paint.Pyramid{},
+		made: map[any]*list.Element{}, recent: list.New(), limit: limit,
+	}
+}
+
+// AddPicture makes a decoded picture known by the hash of its file.
+func (l *Library) AddPicture(hash string, b *paint.Bitmap) {
+	p := paint.NewPyramid(b)
+	l.mu.Lock()
+	defer l.mu.Unlock()
+	l.pictures[hash] = p
+}
+
+// Picture is the picture with a hash, or nil.
+func (l *Library) Picture(hash string) *paint.Pyramid {
+	l.mu.Lock()
+	defer l.mu.Unlock()
+	return l.pictures[hash]
+}
+
+// cached finds what was made under a key, or makes it. Two goroutines may make
+// the same thing at once; the first one's is kept.
+func cached[T any](l *Library, key any, size func(T) int, build func() T) T {
+	l.mu.Lock()
+	if e, ok := l.made[key]; ok {
+		l.recent.MoveToFront(e)
+		defer l.mu.Unlock()
+		return e.Value.(*product).value.(T)
+	}
+	l.mu.Unlock()
+	v := build()
+	l.mu.Lock()
+	defer l.mu.Unlock()
+	if e, ok := l.made[key]; ok {
+		return e.Value.(*product).value.(T)
+	}
+	p := &product{key, v, size(v)}
+	l.made[key] = l.recent.PushFront(p)
+	l.bytes += p.bytes
+	for l.bytes > l.limit && l.recent.Len() > 1 {
+		old := l.recent.Remove(l.recent.Back()).(*product)
+		delete(l.made, old.key)
+		l.bytes -= old.bytes
+	}
+	return v
+}

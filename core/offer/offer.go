@@ -1,0 +1,88 @@
+// Package offer computes prices and percentages. Money is decimal.
+package offer
+
+import (
+	"fmt"
+	"strings"
+
+	"github.com/shopspring/decimal"
+	"golang.org/x/text/currency"
+	"golang.org/x/text/language"
+	"golang.org/x/text/message"
+	"golang.org/x/text/number"
+)
+
+// Offer is a price, perhaps reduced from an old one.
+type Offer struct {
+	price, old decimal.Decimal
+	reduced    bool
+	unit       currency.Unit
+}
+
+// New reads a price, an old price (empty where there is none) and an ISO 4217
+// currency. The old price must be higher than the price.
+func New(price, old, code string) (Offer, error) {
+	unit, err := currency.ParseISO(code)
+	if err != nil {
+		return Offer{}, fmt.Errorf("%q is not a currency: use a code such as EUR", code)
+	}
+	o := Offer{unit: unit}
+	if o.price, err = amount("price", price); err != nil {
+		return Offer{}, err
+	}
+	if old == "" {
+		return o, nil
+	}
+	if o.old, err = amount("old price", old); err != nil {
+		return Offer{}, err
+	}
+	if !o.old.GreaterThan(o.price) {
+		return Offer{}, fmt.Errorf("the old price %s is not higher than the price %s", old, price)
+	}
+	o.reduced = true
+	return o, nil
+}
+
+func amount(what, s string) (decimal.Decimal, error) {
+	d, err := decimal.NewFromString(s)
+	if err != nil || len(s) > 16 || strings.ContainsAny(s, "eE") {
+		return d, fmt.Errorf("the %s %q is not an amount: write it as 34.90", what, s)
+	}
+	if d.IsNegative() {
+		return d, fmt.Errorf("the %s %q is below zero", what, s)
+	}
+	return d, nil
+}
+
+// Percent is how many whole percent the price lies below the old one, rounded
+// down so that an advertisement never claims more than is given; 0 without an
+// old price.
+func (o Offer) Percent() int {
+	if !o.reduced {
+		return 0
+	}
+	return int(o.old.Sub(o.price).Mul(decimal.NewFromInt(100)).Div(o.old).IntPart())
+}
+
+// Text fills {name}, {price}, {old} and {percent} in a text. What the offer
+// does not have becomes empty. Prices are written the English way with the
+// currency's own number of decimals.
+func (o Offer) Text(text, name string) string {
+	if !strings.Contains(text, "{") {
+		return text
+	}
+	old, percent := "", ""
+	if o.reduced {
+		old, percent = o.money(o.old), fmt.Sprintf("%d%%", o.Percent())
+	}
+	return strings.NewReplacer(
+		"{name}", name, "{price}", o.money(o.price), "{old}", old, "{percent}", percent,
+	).Replace(text)
+}
+
+func (o Offer) money(d decimal.Decimal) string {
+	scale, _ := currency.Standard.Rounding(o.unit)
+	p := message.NewPrinter(language.English)
+	rounded, _ := d.Round(int32(scale)).Float64()
+	return p.Sprint(currency.NarrowSymbol(o.unit)) + p.Sprint(number.Decimal(rounded, number.Scale(scale)))
+}

@@ -1,0 +1,167 @@
+// Package paint works on pixels: transforms, blending, blur, gradients and the
+// conversion to video.
+//
+// Pixels are premultiplied sRGB with 8 bits a channel in one uint32, red in the
+// lowest byte, alpha in the highest. Pixel (x, y) covers the unit square whose
+// upper left corner is (x, y).
+package paint
+
+import (
+	"image"
+	"unsafe"
+
+	"billow/core/colour"
+)
+
+// Bitmap is a picture in memory.
+type Bitmap struct {
+	W, H int
+	Pix  []uint32 // W*H, row by row from the top
+}
+
+// NewBitmap is a transparent bitmap.
+func NewBitmap(w, h int) *Bitmap { return &Bitmap{w, h, make([]uint32, w*h)} }
+
+// Bytes is the same memory as bytes R, G, B, A. All machines that Billow runs
+// on (amd64, arm64, WebAssembly) are little endian.
+func (b *Bitmap) Bytes() []byte {
+	if len(b.Pix) == 0 {
+		return nil
+	}
+	return unsafe.Slice((*byte)(unsafe.Pointer(&b.Pix[0])), 4*len(b.Pix))
+}
+
+// Image is the bitmap as a standard image, sharing its memory.
+func (b *Bitmap) Image() *image.RGBA {
+	return &image.RGBA{Pix: b.Bytes(), Stride: 4 * b.W, Rect: image.Rect(0, 0, b.W, b.H)}
+}
+
+// Fill sets every pixel.
+func (b *Bitmap) Fill(p uint32) {
+	for i := range b.Pix {
+		b.Pix[i] = p
+	}
+}
+
+// Premultiplied is the pixel of a colour.
+func Premultiplied(c colour.Colour) uint32 {
+	a := uint32(c.A)
+	mul := func(v uint8) uint32 { return (uint32(v)*a + 127) / 255 }
+	return mul(c.R) | mul(c.G)<<8 | mul(c.B)<<16 | a<<24
+}
+
+// FromImage converts a decoded picture.
+func FromImage(m image.Image) *Bitmap {
+	r := m.Bounds()
+	b := NewBitmap(r.Dx(), r.Dy())
+	switch m := m.(type) {
+	case *image.NRGBA:
+		for y := range b.H {
+			row := m.Pix[y*m.Stride : y*m.Stride+4*b.W]
+			for x := range b.W {
+				c := colour.Colour{R: row[4*x], G: row[4*x+1], B: row[4*x+2], A: row[4*x+3]}
+				b.Pix[y*b.W+x] = Premultiplied(c)
+			}
+		}
+	case *image.YCbCr:
+		for y := range b.H {
+			for x := range b.W {
+				c := m.YCbCrAt(r.Min.X+x, r.Min.Y+y)
+				cr, cg, cb, _ := c.RGBA()
+				b.Pix[y*b.W+x] = cr>>8 | cg>>8<<8 | cb>>8<<16 | 0xFF000000
+			}
+		}
+	default:
+		for y := range b.H {
+			for x := range b.W {
+				cr, cg, cb, ca := m.At(r.Min.X+x, r.Min.Y+y).RGBA()
+				b.Pix[y*b.W+x] = cr>>8 | cg>>8<<8 | cb>>8<<16 | ca>>8<<24
+			}
+		}
+	}
+	return b
+}
+
+// Visible is the bounds of all pixels with an alpha of at least 8 (3 percent,
+// below which dust of a cut-out is not seen): x0, y0, x1, y1. ok is false when
+// there are none.
+func (b *Bitmap) Visible() (v [4]int, ok bool) {
+	const least = 8 << 24
+	v = [4]int{b.W, b.H, 0, 0}
+	for y := range b.H {
+		row := b.Pix[y*b.W : (y+1)*b.W]
+		for x, p := range row {
+			if p >= least {
+				v[0], v[1] = min(v[0], x), min(v[1], y)
+				v[2], v[3] = max(v[2], x+1), max(v[3], y+1)
+			}
+		}
+	}
+	return v, v[2] > 0
+}
+
+// Pyramid is a picture with prefiltered copies, each half as large as the one
+// before, so that it can be drawn at any size without shimmering.
+type Pyramid struct{ Levels []*Bitmap }
+
+// NewPyramid makes the smaller copies, each pixel being the mean of the four
+// that it covers.
+func NewPyramid(b *Bitmap) *Pyramid {
+	p := &Pyramid{[]*Bitmap{b}}
+	for b.W > 1 || b.H > 1 {
+		b = halved(b)
+		p.Levels = append(p.Levels, b)
+	}
+	return p
+}
+
+// Bytes is the memory that all levels take.
+func (p *Pyramid) Bytes() int {
+	n := 0
+	for _, l := range p.Levels {
+		n += 4 * len(l.Pix)
+	}
+	return n
+}
+
+// halved covers odd sides too: the last column or row then counts what lies
+// beyond as transparent, so that level n pixel i always covers i*2^n onwards.
+func halved(b *Bitmap) *Bitmap {
+	out := NewBitmap((b.W+1)/2, (b.H+1)/2)
+	for y := range out.H {
+		top := b.Pix[2*y*b.W : (2*y+1)*b.W]
+		var low []uint32
+		if 2*y+1 < b.H {
+			low = b.Pix[(2*y+1)*b.W : (2*y+2)*b.W]
+		}
+		for x := range out.W {
+			sum := spread(top[2*x])
+			if low != nil {
+				sum += spread(low[2*x])
+			}
+			if 2*x+1 < b.W {
+				sum += spread(top[2*x+1])
+				if low != nil {
+					sum += spread(low[2*x+1])
+				}
+			}
+			out.Pix[y*out.W+x] = packed((sum + 2*lanes) >> 2 & byteLanes)
+		}
+	}
+	return out
+}
+
+// A pixel's four channels spread over the four 16-bit lanes of a uint64 can be
+// added and multiplied at once: red, blue, green, alpha from the lowest.
+const (
+	lanes     = 0x0001000100010001
+	byteLanes = 0x00FF00FF00FF00FF
+)
+
+func spread(p uint32) uint64 {
+	return uint64(p&0x00FF00FF) | uint64(p&0xFF00FF00)<<24
+}
+
+func packed(v uint64) uint32 {
+	return uint32(v)&0x00FF00FF | uint32(v>>24)&0xFF00FF00
+}

@@ -1,0 +1,122 @@
+package paint
+
+import (
+	"image"
+	"image/color"
+	"math"
+
+	"billow/core/colour"
+
+	"golang.org/x/image/vector"
+)
+
+// Segment is one step of a path: M and L have one point, Q two, C three.
+type Segment struct {
+	Op byte // 'M', 'L', 'Q' or 'C'
+	P  [3][2]float64
+}
+
+// Path is an outline of closed contours, filled by the non-zero rule.
+type Path []Segment
+
+// Transformed is the path with every point mapped.
+func (p Path) Transformed(m Affine) Path {
+	out := make(Path, len(p))
+	for i, s := range p {
+		for k, pt := range s.P {
+			s.P[k][0], s.P[k][1] = m.Apply(pt[0], pt[1])
+		}
+		out[i] = s
+	}
+	return out
+}
+
+// Bounds is the box around all points of the path: x0, y0, x1, y1. Control
+// points count, so that the box may be a little larger than the shape.
+func (p Path) Bounds() (b [4]float64) {
+	b = [4]float64{math.Inf(1), math.Inf(1), math.Inf(-1), math.Inf(-1)}
+	for _, s := range p {
+		for _, pt := range s.P[:s.points()] {
+			b[0], b[1] = min(b[0], pt[0]), min(b[1], pt[1])
+			b[2], b[3] = max(b[2], pt[0]), max(b[3], pt[1])
+		}
+	}
+	return b
+}
+
+func (s Segment) points() int {
+	switch s.Op {
+	case 'Q':
+		return 2
+	case 'C':
+		return 3
+	}
+	return 1
+}
+
+// FillPath draws the path onto b in one colour.
+func (b *Bitmap) FillPath(p Path, c colour.Colour) {
+	r := vector.NewRasterizer(b.W, b.H)
+	open := false
+	for _, s := range p {
+		f := func(i int) (float32, float32) { return float32(s.P[i][0]), float32(s.P[i][1]) }
+		x, y := f(0)
+		switch s.Op {
+		case 'M':
+			if open {
+				r.ClosePath()
+			}
+			r.MoveTo(x, y)
+			open = true
+		case 'L':
+			r.LineTo(x, y)
+		case 'Q':
+			x1, y1 := f(1)
+			r.QuadTo(x, y, x1, y1)
+		case 'C':
+			x1, y1 := f(1)
+			x2, y2 := f(2)
+			r.CubeTo(x, y, x1, y1, x2, y2)
+		}
+	}
+	if open {
+		r.ClosePath()
+	}
+	fill := image.NewUniform(color.NRGBA{c.R, c.G, c.B, c.A})
+	r.Draw(b.Image(), image.Rect(0, 0, b.W, b.H), fill, image.Point{})
+}
+
+// kappa makes a cubic Bezier follow a quarter of a circle.
+const kappa = 0.5522847498307936
+
+// RoundRect is a rectangle about the origin with rounded corners.
+func RoundRect(w, h, radius float64) Path {
+	r := min(radius, w/2, h/2)
+	x, y, k := w/2, h/2, r*(1-kappa)
+	pt := func(x, y float64) [2]float64 { return [2]float64{x, y} }
+	line := func(px, py float64) Segment { return Segment{'L', [3][2]float64{pt(px, py)}} }
+	curve := func(a, b, c [2]float64) Segment { return Segment{'C', [3][2]float64{a, b, c}} }
+	return Path{
+		{'M', [3][2]float64{pt(-x+r, -y)}},
+		line(x-r, -y), curve(pt(x-k, -y), pt(x, -y+k), pt(x, -y+r)),
+		line(x, y-r), curve(pt(x, y-k), pt(x-k, y), pt(x-r, y)),
+		line(-x+r, y), curve(pt(-x+k, y), pt(-x, y-k), pt(-x, y-r)),
+		line(-x, -y+r), curve(pt(-x, -y+k), pt(-x+k, -y), pt(-x+r, -y)),
+	}
+}
+
+// Burst is a star of n soft teeth about the origin.
+func Burst(radius float64, n int) Path {
+	inner := radius * 0.86
+	at := func(r, turn float64) [2]float64 {
+		s, c := math.Sincos(turn * 2 * math.Pi / float64(n))
+		return [2]float64{r * s, -r * c}
+	}
+	p := Path{{'M', [3][2]float64{at(inner, -0.5)}}}
+	for i := range n {
+		t := float64(i)
+		p = append(p, Segment{'C', [3][2]float64{at(radius*0.97, t-0.3), at(radius*1.06, t-0.12), at(radius, t)}},
+			Segment{'C', [3][2]float64{at(radius*1.06, t+0.12), at(radius*0.97, t+0.3), at(inner, t+0.5)}})
+	}
+	return p
+}

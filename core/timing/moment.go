@@ -1,0 +1,88 @@
+package timing
+
+import (
+	"bytes"
+	"encoding/json"
+	"fmt"
+	"math"
+)
+
+// Moment is a time in a clip: a frame number, or a beat plus frames. What is
+// bound to a beat moves when the music does.
+//
+// In JSON it is 45 or {"beat": 8, "frames": -2}.
+type Moment struct {
+	OnBeat bool
+	Beat   float64 // beat of the tempo map, when OnBeat
+	Frames int     // the frame, or frames after the beat
+}
+
+// At is the moment of a frame number.
+func At(frame int) Moment { return Moment{Frames: frame} }
+
+// OnBeat is the moment of a beat.
+func OnBeat(beat float64) Moment { return Moment{OnBeat: true, Beat: beat} }
+
+// Plus is the moment so many frames later, still bound to what it was.
+func (m Moment) Plus(frames int) Moment {
+	m.Frames += frames
+	return m
+}
+
+// Clock resolves moments to frames.
+type Clock struct {
+	Rate  Rate
+	Tempo Tempo
+}
+
+// Frame is the frame number of a moment.
+func (c Clock) Frame(m Moment) int {
+	if !m.OnBeat {
+		return m.Frames
+	}
+	return c.Rate.Frame(c.Tempo.Seconds(m.Beat)) + m.Frames
+}
+
+// BeatFrames lists the frames of all whole beats from one frame up to another,
+// with the number of each beat.
+func (c Clock) BeatFrames(from, to int) (beats, frames []int) {
+	first := int(math.Floor(c.Tempo.Beat(c.Rate.Seconds(from)))) - 1
+	for b := first; len(frames) < 20000; b++ {
+		f := c.Frame(OnBeat(float64(b)))
+		if f > to {
+			break
+		}
+		if f >= from {
+			beats, frames = append(beats, b), append(frames, f)
+		}
+	}
+	return beats, frames
+}
+
+type beatMoment struct {
+	Beat   *float64 `json:"beat"`
+	Frames int      `json:"frames,omitempty"`
+}
+
+func (m Moment) MarshalJSON() ([]byte, error) {
+	if m.OnBeat {
+		return json.Marshal(beatMoment{&m.Beat, m.Frames})
+	}
+	return json.Marshal(m.Frames)
+}
+
+func (m *Moment) UnmarshalJSON(b []byte) error {
+	var frame int
+	if json.Unmarshal(b, &frame) == nil {
+		*m = At(frame)
+		return nil
+	}
+	var bm beatMoment
+	d := json.NewDecoder(bytes.NewReader(b))
+	d.DisallowUnknownFields()
+	if err := d.Decode(&bm); err != nil || bm.Beat == nil {
+		return fmt.Errorf("a moment is a whole frame such as 45, or {\"beat\": 8, \"frames\": 0}, not %s", b)
+	}
+	*m = Moment{OnBeat: true, Beat: *bm.Beat, Frames: bm.Frames}
+	return nil
+}

@@ -1,0 +1,64 @@
+// Package timing counts time exactly: frames at a whole frame rate, timecode,
+// beats of a tempo map, and moments, which are either.
+package timing
+
+import (
+	"fmt"
+	"math"
+	"regexp"
+	"strconv"
+	"strings"
+)
+
+// Rate is a whole number of frames a second.
+type Rate int
+
+// Rates are the frame rates a clip can have.
+var Rates = []Rate{24, 25, 30, 50, 60}
+
+// Valid tells whether r is one of Rates.
+func (r Rate) Valid() bool {
+	for _, ok := range Rates {
+		if r == ok {
+			return true
+		}
+	}
+	return false
+}
+
+// Seconds is the time at which a frame begins.
+func (r Rate) Seconds(frame int) float64 { return float64(frame) / float64(r) }
+
+// Frame is the frame that begins nearest to a time in seconds.
+func (r Rate) Frame(seconds float64) int {
+	return int(math.Floor(seconds*float64(r) + 0.5))
+}
+
+// Timecode writes a frame as seconds and frames: "4s05f".
+func (r Rate) Timecode(frame int) string {
+	sign := ""
+	if frame < 0 {
+		sign, frame = "-", -frame
+	}
+	return fmt.Sprintf("%s%ds%02df", sign, frame/int(r), frame%int(r))
+}
+
+var timecode = regexp.MustCompile(`^(?:(\d{1,6})s)?(?:(\d{1,7})f?)?$`)
+
+// ParseTimecode reads "4s05f", "4s", "125f", "125" (frames) and "2.5s".
+func (r Rate) ParseTimecode(s string) (int, error) {
+	text := strings.ToLower(strings.ReplaceAll(s, " ", ""))
+	if seconds, ok := strings.CutSuffix(text, "s"); ok && strings.Contains(text, ".") {
+		v, err := strconv.ParseFloat(seconds, 64)
+		if err == nil && v >= 0 && v < 1e6 {
+			return r.Frame(v), nil
+		}
+	}
+	m := timecode.FindStringSubmatch(text)
+	if m == nil || text == "" {
+		return 0, fmt.Errorf("%q is not a time: write it as 4s05f, 2.5s or a number of frames", s)
+	}
+	secs, _ := strconv.Atoi("0" + m[1])
+	frames, _ := strconv.Atoi("0" + m[2])
+	return secs*int(r) + frames, nil
+}

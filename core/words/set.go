@@ -1,0 +1,296 @@
+package words
+
+import (
+	"sort"
+	"strings"
+
+	"billow/core/clip"
+	"billow/core/colour"
+	"billow/core/offer"
+	"billow/core/paint"
+
+	"github.com/go-text/typesetting/di"
+	"github.com/go-text/typesetting/font"
+	"github.com/go-text/typesetting/font/opentype"
+	"github.com/go-text/typesetting/language"
+	"github.com/go-text/typesetting/shaping"
+	"golang.org/x/image/math/fixed"
+)
+
+// Block is set text: filled outlines in units about the block's centre.
+type Block struct {
+	W, H    float64 // of words and plate together, units
+	Shapes  []Shape // from the back to the front
+	Lines   int
+	Missing []rune // letters that no font has
+}
+
+// Shape is an outline in one colour.
+type Shape struct {
+	Path paint.Path
+	Fill colour.Colour
+}
+
+// em is the size at which text is shaped: layout is then independent of the
+// size at which it is shown.
+const em = 1000
+
+// Set lays out words at a font size in units. width is where lines break, in
+// units, 0 for never. product fills the braces and may be nil.
+func Set(fonts *Fonts, w *clip.Words, product *clip.Product, size, width float64) *Block {
+	fonts.mu.Lock()
+	defer fonts.mu.Unlock()
+	s := &setter{fonts: fonts, words: w}
+	s.gather(filled(w.Text, product))
+	b := &Block{Missing: s.missing}
+	s.layout(b, size, width)
+	return b
+}
+
+// filled parses the markup before it fills in the product, so that a product's
+// own asterisks stay what they are.
+func filled(text string, p *clip.Product) []Span {
+	spans := Markup(text)
+	if p == nil {
+		return spans
+	}
+	o, err := offer.New(p.Price, p.OldPrice, p.Currency)
+	if err != nil {
+		return spans
+	}
+	for i := range spans {
+		spans[i].Text = o.Text(spans[i].Text, p.Name)
+	}
+	return spans
+}
+
+type setter struct {
+	fonts   *Fonts
+	words   *clip.Words
+	text    []rune
+	styles  []Span // of each rune, without its text
+	missing []rune
+	shaper  shaping.HarfbuzzShaper
+}
+
+// gather joins the spans and notes letters that no font has.
+func (s *setter) gather(spans []Span) {
+	for _, sp := range spans {
+		runes := []rune(strings.ReplaceAll(sp.Text, "\r", ""))
+		sp.Text = ""
+		want := s.face(sp.Emphasis)
+		for _, r := range runes {
+			s.text = append(s.text, r)
+			s.styles = append(s.styles, sp)
+			face := fallback{s.fonts, want}.ResolveFace(r)
+			if _, ok := face.NominalGlyph(r); !ok && r != '\n' {
+				s.missing = append(s.missing, r)
+			}
+		}
+	}
+}
+
+func (s *setter) face(emphasis bool) *font.Face {
+	name := s.words.Font
+	if emphasis && s.words.EmphasisFont != "" {
+		name = s.words.EmphasisFont
+	}
+	if f := s.fonts.faces[name]; f != nil {
+		return f
+	}
+	return s.fonts.faces[s.fonts.order[0]]
+}
+
+func (s *setter) fill(emphasis bool) colour.Colour {
+	if emphasis {
+		return s.words.EmphasisFill
+	}
+	return s.words.Fill
+}
+
+// lines shapes each paragraph and breaks it. The text of a line's runs counts
+// from the paragraph's first rune, which comes back in starts.
+func (s *setter) lines(width float64) (lines []shaping.Line, starts []int) {
+	start := 0
+	for i := 0; i <= len(s.text); i++ {
+		if i < len(s.text) && s.text[i] != '\n' {
+			continue
+		}
+		broken := s.paragraph(start, i, width)
+		lines = append(lines, broken...)
+		for range broken {
+			starts = append(starts, start)
+		}
+		start = i + 1
+	}
+	return lines, starts
+}
+
+func (s *setter) paragraph(from, to int, width float64) []shaping.Line {
+	text := s.text[from:to]
+	if len(text) == 0 {
+		return []shaping.Line{nil}
+	}
+	var runs []shaping.Output
+	var seg shaping.Segmenter
+	for a := 0; a < len(text); {
+		b := a + 1
+		for b < len(text) && s.styles[from+b] == s.styles[from+a] {
+			b++
+		}
+		in := shaping.Input{
+			Text: text, RunStart: a, RunEnd: b, Direction: di.DirectionLTR,
+			Size: fixed.I(em), Language: language.NewLanguage("en"),
+		}
+		for _, part := range seg.Split(in, fallback{s.fonts, s.face(s.styles[from+a].Emphasis)}) {
+			runs = append(runs, s.shaper.Shape(part))
+		}
+		a = b
+	}
+	if ls := s.words.LetterSpacing; ls != 0 {
+		shaping.AddSpacing(runs, text, 0, fixed.Int26_6(ls*em/100*64))
+	}
+	if width <= 0 {
+		width = 1e6
+	}
+	var wrap shaping.LineWrapper
+	config := shaping.WrapConfig{Direction: di.DirectionLTR}
+	out, _ := wrap.WrapParagraph(config, int(width), text, shaping.NewSliceIterator(runs))
+	// The wrapper's lines share its scratch memory with the next paragraph.
+	copied := make([]shaping.Line, len(out))
+	for i := range out {
+		copied[i] = append(shaping.Line(nil), out[i]...)
+	}
+	return copied
+}
+
+// layout places the lines' outlines about the centre and adds the plate.
+func (s *setter) layout(b *Block, size, width float64) {
+	lines, starts := s.lines(width / size * em)
+	k := size / em
+	widths := make([]float64, len(lines))
+	widest := 0.0
+	for i, line := range lines {
+		for _, run := range line {
+			widths[i] += units(run.Advance)
+		}
+		widest = max(widest, widths[i])
+	}
+	pitch := em * s.words.LineSpacing / 100
+	height := pitch*float64(len(lines)-1) + em
+	caps := float64(s.face(false).LineMetric(font.CapHeight)) / float64(s.face(false).Upem()) * em
+	b.Lines = len(lines)
+	for i, line := range lines {
+		x := -widest / 2
+		switch s.words.Align {
+		case "centre":
+			x = -widths[i] / 2
+		case "right":
+			x = widest/2 - widths[i]
+		}
+		y := -height/2 + em/2 + pitch*float64(i) + caps/2
+		s.line(b, line, starts[i], x, y, k)
+	}
+	b.W, b.H = widest*k, height*k
+	if p := s.words.Plate; p != nil {
+		s.plate(b, p, size, (height-em+caps)*k)
+	}
+}
+
+func units(v fixed.Int26_6) float64 { return float64(v) / 64 }
+
+// line adds the outlines of a line whose baseline begins at (x, y).
+func (s *setter) line(b *Block, line shaping.Line, start int, x, y, k float64) {
+	sort.SliceStable(line, func(i, j int) bool { return line[i].VisualIndex < line[j].VisualIndex })
+	for _, run := range line {
+		if len(run.Glyphs) == 0 {
+			continue
+		}
+		begin := x
+		style := s.styles[start+run.Runes.Offset]
+		var path paint.Path
+		scale := em / float64(run.Face.Upem())
+		for _, g := range run.Glyphs {
+			at := paint.Affine{A: scale, D: -scale, E: x + units(g.XOffset), F: y - units(g.YOffset)}
+			path = appendGlyph(path, run.Face, g.GlyphID, at)
+			x += units(g.Advance)
+		}
+		fill := s.fill(style.Emphasis)
+		b.Shapes = append(b.Shapes, Shape{path.Transformed(paint.Scale(k, k)), fill})
+		if style.Struck {
+			bar := paint.RoundRect(x-begin, em*0.07, em*0.035).Transformed(paint.Translate((begin+x)/2, y-em*0.3))
+			b.Shapes = append(b.Shapes, Shape{bar.Transformed(paint.Scale(k, k)), fill})
+		}
+	}
+}
+
+// appendGlyph adds a glyph's outline, mapped from font units.
+func appendGlyph(path paint.Path, face *font.Face, id font.GID, m paint.Affine) paint.Path {
+	outline, ok := face.GlyphData(id).(font.GlyphOutline)
+	if !ok {
+		return path
+	}
+	ops := map[opentype.SegmentOp]byte{
+		opentype.SegmentOpMoveTo: 'M', opentype.SegmentOpLineTo: 'L',
+		opentype.SegmentOpQuadTo: 'Q', opentype.SegmentOpCubeTo: 'C',
+	}
+	for _, seg := range outline.Segments {
+		s := paint.Segment{Op: ops[seg.Op]}
+		for i, a := range seg.ArgsSlice() {
+			s.P[i][0], s.P[i][1] = m.Apply(float64(a.X), float64(a.Y))
+		}
+		path = append(path, s)
+	}
+	return path
+}
+
+// plate puts the plate behind the words and widens the block to it.
+func (s *setter) plate(b *Block, p *clip.Plate, size, capsHeight float64) {
+	room := p.Room / 100 * size
+	w, h := b.W+2.4*room, capsHeight+2*room
+	var path paint.Path
+	switch p.Kind {
+	case "card":
+		path = paint.RoundRect(w, h, size*0.2)
+	case "pill":
+		path = paint.RoundRect(w, h, h/2)
+	default:
+		// Around the corners of the words, but words are seldom square: three
+		// quarters of the way from their longer side to their diagonal.
+		side := max(b.W, capsHeight)
+		d := side + 0.5*min(b.W, capsHeight) + 2*room
+		w, h = d, d
+		path = paint.RoundRect(d, d, d/2)
+		if p.Kind == "burst" {
+			path = paint.Burst(d/2*1.1, 18)
+			w, h = d*1.1, d*1.1
+		}
+	}
+	b.W, b.H = max(b.W, w), max(b.H, h)
+	if p.Kind == "pill" || p.Kind == "card" {
+		b.H = h
+	}
+	b.Shapes = append([]Shape{{path, p.Fill}}, b.Shapes...)
+}
+
+// Raster draws the block at a number of pixels a unit. (x0, y0) is where the
+// bitmap's upper left corner lies, in units from the block's centre.
+func (b *Block) Raster(perUnit float64) (bitmap *paint.Bitmap, x0, y0 float64) {
+	box := [4]float64{-b.W / 2, -b.H / 2, b.W / 2, b.H / 2}
+	for _, s := range b.Shapes {
+		if len(s.Path) > 0 {
+			p := s.Path.Bounds()
+			box = [4]float64{min(box[0], p[0]), min(box[1], p[1]), max(box[2], p[2]), max(box[3], p[3])}
+		}
+	}
+	const margin = 2 // pixels
+	x0, y0 = box[0]-margin/perUnit, box[1]-margin/perUnit
+	w := int((box[2]-box[0])*perUnit) + 2*margin + 1
+	h := int((box[3]-box[1])*perUnit) + 2*margin + 1
+	bitmap = paint.NewBitmap(w, h)
+	m := paint.Translate(-x0, -y0).Then(paint.Scale(perUnit, perUnit))
+	for _, s := range b.Shapes {
+		bitmap.FillPath(s.Path.Transformed(m), s.Fill)
+	}
+	return bitmap, x0, y0
+}

@@ -1,0 +1,154 @@
+// Package export turns clips into files: it draws all frames in parallel, feeds
+// them to the encoder in order, and runs exports as jobs.
+package export
+
+import (
+	"context"
+	"fmt"
+	"io"
+	"os"
+	"runtime"
+
+	"billow/core/clip"
+	"billow/core/frame"
+	"billow/core/mix"
+	"billow/core/paint"
+	"billow/media"
+)
+
+// Files finds the bytes of a file by its hash.
+type Files func(ctx context.Context, hash string) ([]byte, error)
+
+// Load decodes the pictures of a clip into a library.
+func Load(ctx context.Context, c *clip.Clip, lib *frame.Library, files Files) error {
+	for i := range c.Props {
+		p := &c.Props[i]
+		if p.Picture == nil || lib.Picture(p.Hash) != nil || !used(c, p.ID) {
+			continue
+		}
+		b, err := files(ctx, p.Hash)
+		if err != nil {
+			return fmt.Errorf("the file of %q is missing: %w", p.Name, err)
+		}
+		bitmap, err := media.Picture(b, media.DefaultLimits())
+		if err != nil {
+			return fmt.Errorf("%q: %w", p.Name, err)
+		}
+		lib.AddPicture(p.Hash, bitmap)
+	}
+	return nil
+}
+
+func used(c *clip.Clip, prop string) bool {
+	for i := range c.Layers {
+		if l := &c.Layers[i]; l.Cutout != nil && l.Cutout.Prop == prop {
+			return true
+		}
+	}
+	return false
+}
+
+// Sound mixes the sound of a clip; nil without a tune.
+func Sound(ctx context.Context, c *clip.Clip, files Files) ([]float32, error) {
+	if c.Tune == nil {
+		return nil, nil
+	}
+	p := c.Prop(c.Tune.Prop)
+	b, err := files(ctx, p.Hash)
+	if err != nil {
+		return nil, fmt.Errorf("the file of %q is missing: %w", p.Name, err)
+	}
+	pcm, err := media.DecodeSound(ctx, b)
+	if err != nil {
+		return nil, fmt.Errorf("%q: %w", p.Name, err)
+	}
+	return mix.Mix(c, pcm), nil
+}
+
+// MP4 renders a clip in a shape. progress hears how many frames are done. The
+// file has no name; see media.Encode.
+func MP4(ctx context.Context, c *clip.Clip, shape clip.Shape, lib *frame.Library, files Files, progress func(done int)) (*os.File, error) {
+	if err := Load(ctx, c, lib, files); err != nil {
+		return nil, err
+	}
+	stage, err := frame.Prepare(c, shape, shape.W, shape.H, lib)
+	if err != nil {
+		return nil, err
+	}
+	sound, err := Sound(ctx, c, files)
+	if err != nil {
+		return nil, err
+	}
+	v := media.Video{W: shape.W, H: shape.H, Rate: int(c.Rate), Sound: sound}
+	return media.Encode(ctx, v, func(w io.Writer) error {
+		return Frames(ctx, stage, c.Length, w, progress)
+	})
+}
+
+// Frames draws all frames of a stage and writes them in order as 4:2:0. A few
+// frames are drawn at once, so memory does not grow with the clip.
+func Frames(ctx context.Context, stage *frame.Stage, length int, w io.Writer, progress func(done int)) error {
+	ctx, cancel := context.WithCancel(ctx)
+	defer cancel()
+	workers := runtime.GOMAXPROCS(0)
+	free := make(chan []byte, 2*workers)
+	for range cap(free) {
+		free <- make([]byte, paint.YUVSize(stage.W, stage.H))
+	}
+	type job struct {
+		frame int
+		into  []byte
+		done  chan struct{}
+	}
+	jobs, order := make(chan job), make(chan job, cap(free))
+	for range workers {
+		go func() {
+			painter, canvas := stage.Painter(), paint.NewBitmap(stage.W, stage.H)
+			for j := range jobs {
+				painter.Draw(canvas, j.frame)
+				paint.ToYUV(j.into, canvas)
+				close(j.done)
+			}
+		}()
+	}
+	go func() {
+		defer close(jobs)
+		defer close(order)
+		for n := range length {
+			select {
+			case buf := <-free:
+				j := job{n, buf, make(chan struct{})}
+				order <- j
+				jobs <- j
+			case <-ctx.Done():
+				return
+			}
+		}
+	}()
+	for j := range order {
+		<-j.done
+		if ctx.Err() != nil {
+			return ctx.Err()
+		}
+		if _, err := w.Write(j.into); err != nil {
+			return err
+		}
+		free <- j.into
+		progress(j.frame + 1)
+	}
+	return ctx.Err()
+}
+
+// Still draws one frame at any size with the shape's proportions.
+func Still(ctx context.Context, c *clip.Clip, shape clip.Shape, w, h, at int, lib *frame.Library, files Files) (*paint.Bitmap, error) {
+	if err := Load(ctx, c, lib, files); err != nil {
+		return nil, err
+	}
+	stage, err := frame.Prepare(c, shape, w, h, lib)
+	if err != nil {
+		return nil, err
+	}
+	b := paint.NewBitmap(w, h)
+	stage.Painter().Draw(b, min(max(at, 0), c.Length-1))
+	return b, nil
+}
