@@ -18,6 +18,7 @@ const Side = 1600
 // World is the sample world: its clips and all their files by hash.
 type World struct {
 	Clips []NamedClip
+	Props []clip.Prop
 	Files map[string][]byte
 	Tunes map[string]WAV // by ID
 }
@@ -75,8 +76,7 @@ func Make(fonts *words.Fonts, side int, progress func(what string, share float64
 			return nil, err
 		}
 		p.Credit = "Made by code for the sample world; free to use"
-		stock.props[t.ID] = p
-		w.Files[p.Hash] = file
+		w.add(stock, p, file)
 		w.Tunes[t.ID] = WAV{t, file}
 	}
 	w.Clips = []NamedClip{{"lantern-weekend", lanternWeekend(stock)}, {"morning-mug", morningMug(stock)}}
@@ -103,9 +103,14 @@ func (w *World) picture(s *stock, id, name string, m image.Image) error {
 		return err
 	}
 	p.Credit = "Made by code for the sample world; free to use"
-	s.props[id] = p
-	w.Files[p.Hash] = out.Bytes()
+	w.add(s, p, out.Bytes())
 	return nil
+}
+
+func (w *World) add(s *stock, p clip.Prop, file []byte) {
+	s.props[p.ID] = p
+	w.Props = append(w.Props, p)
+	w.Files[p.Hash] = file
 }
 
 // stock is what sample clips choose from.

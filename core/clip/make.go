@@ -212,3 +212,29 @@ func copied[T any](p *T) *T {
 	v := *p
 	return &v
 }
+
+// Draft is a new layer of a kind as a person would want it to begin: in the
+// middle, of a good size, with an ID that is free. prop is the picture of a
+// cut-out, product what a badge shows.
+func Draft(c *Clip, kind, name, prop, product string) Layer {
+	switch kind {
+	case KindCutout:
+		l := NewLayer(c.FreeID("cutout"), name, KindCutout)
+		l.Cutout = &Cutout{Prop: prop}
+		l.Rest.Size, l.Lift = 600, 30
+		return l
+	case KindBackdrop:
+		l := NewLayer(c.FreeID("backdrop"), "Backdrop", KindBackdrop)
+		l.Backdrop = &Backdrop{Angle: 180, Stops: []Stop{{0, colour.RGB(0x2F6B6A)}, {100, colour.RGB(0x173F47)}}}
+		return l
+	case KindBadge:
+		text := "New"
+		if product != "" {
+			text = "−{percent}"
+		}
+		l := NewWords(c.FreeID("badge"), "Badge", KindBadge, text)
+		l.Words.Product = product
+		return l
+	}
+	return NewWords(c.FreeID("words"), "Headline", KindWords, "One *bright* line")
+}

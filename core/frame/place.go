@@ -2,8 +2,11 @@ package frame
 
 import (
 	"math"
+	"slices"
 
+	"billow/core/clip"
 	"billow/core/layout"
+	"billow/core/motion"
 	"billow/core/paint"
 )
 
@@ -90,3 +93,19 @@ func (s *Stage) Missing(layer string) string {
 
 // Extent is the stage's shape in units.
 func (s *Stage) Extent() (w, h float64) { return layout.Extent(s.shape) }
+
+// Curve is a layer's curve of a property, with "just outside" worked out for
+// the stage's shape; nil when the layer is not on this stage.
+func (s *Stage) Curve(layer, property string) *motion.Curve {
+	for _, a := range s.actors {
+		if a.layer.ID == layer {
+			return a.curves[slices.Index(clip.Properties, property)]
+		}
+	}
+	return nil
+}
+
+// PlainCurve is a layer's curve with "just outside" left as the key's numbers.
+func PlainCurve(c *clip.Clip, l *clip.Layer, property string) *motion.Curve {
+	return motion.NewCurve(l.Tracks[property], clip.Dims(property), c.Clock())
+}

@@ -55,6 +55,9 @@ func (c *Curve) Len() int { return len(c.frames) }
 // Frame is the frame of key i.
 func (c *Curve) Frame(i int) float64 { return c.frames[i] }
 
+// Value is all numbers of key i.
+func (c *Curve) Value(i int) []float64 { return c.values[i*c.dims : (i+1)*c.dims] }
+
 // Set replaces one number of key i.
 func (c *Curve) Set(i, dim int, v float64) { c.values[i*c.dims+dim] = v }
 

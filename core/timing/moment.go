@@ -5,6 +5,9 @@ import (
 	"encoding/json"
 	"fmt"
 	"math"
+	"regexp"
+	"strconv"
+	"strings"
 )
 
 // Moment is a time in a clip: a frame number, or a beat plus frames. What is
@@ -85,4 +88,22 @@ func (m *Moment) UnmarshalJSON(b []byte) error {
 	}
 	*m = Moment{OnBeat: true, Beat: *bm.Beat, Frames: bm.Frames}
 	return nil
+}
+
+var bars = regexp.MustCompile(`^(\d{1,4}) ?bars?$`)
+
+// ParseLength reads a length as ParseTimecode does, or in bars: "5 bars".
+func (c Clock) ParseLength(s string) (int, error) {
+	if m := bars.FindStringSubmatch(strings.ToLower(strings.TrimSpace(s))); m != nil {
+		n, err := strconv.Atoi(m[1])
+		if err != nil {
+			return 0, err
+		}
+		return c.Rate.Frame(float64(n*c.Tempo.PerBar) * 60 / c.Tempo.BPM), nil
+	}
+	n, err := c.Rate.ParseTimecode(s)
+	if err != nil {
+		return 0, fmt.Errorf("%q is not a length: write it as 12s00f, 12s or 5 bars", s)
+	}
+	return n, nil
 }

@@ -1,0 +1,75 @@
+//go:build js && wasm
+
+// Command engine is Billow's core in WebAssembly. The page runs it in workers
+// and calls billow(method, argument, bytes): the argument and the answer are
+// JSON; what is bytes goes and comes as a Uint8Array. An answer is
+// {value}, {bytes} or {error: {message, field}}. It never throws.
+package main
+
+import (
+	"encoding/json"
+	"errors"
+	"fmt"
+	"syscall/js"
+
+	"billow/core/clip"
+	"billow/core/frame"
+	"billow/fonts"
+)
+
+// cacheBytes is how much an engine keeps of what it could make again.
+const cacheBytes = 160 << 20
+
+func main() {
+	set, err := fonts.All()
+	if err != nil {
+		panic(err) // the fonts are part of the program
+	}
+	e := &engine{lib: frame.NewLibrary(set, cacheBytes)}
+	js.Global().Set("billow", js.FuncOf(func(_ js.Value, args []js.Value) any {
+		return e.answer(args)
+	}))
+	js.Global().Get("billowReady").Invoke()
+	select {}
+}
+
+// answer calls a method and wraps what it gives or why it cannot.
+func (e *engine) answer(args []js.Value) (out map[string]any) {
+	defer func() {
+		if p := recover(); p != nil {
+			out = map[string]any{"error": map[string]any{"message": fmt.Sprintf("the engine stumbled: %v", p), "field": ""}}
+		}
+	}()
+	method, ok := methods[args[0].String()]
+	if !ok {
+		return failure(fmt.Errorf("the engine has no method %q", args[0].String()))
+	}
+	var in []byte
+	if len(args) > 2 && args[2].Truthy() {
+		in = make([]byte, args[2].Get("length").Int())
+		js.CopyBytesToGo(in, args[2])
+	}
+	value, bytes, err := method(e, []byte(args[1].String()), in)
+	if err != nil {
+		return failure(err)
+	}
+	if bytes != nil {
+		array := js.Global().Get("Uint8Array").New(len(bytes))
+		js.CopyBytesToJS(array, bytes)
+		return map[string]any{"bytes": array}
+	}
+	b, err := json.Marshal(value)
+	if err != nil {
+		return failure(err)
+	}
+	return map[string]any{"value": string(b)}
+}
+
+func failure(err error) map[string]any {
+	message, field := err.Error(), ""
+	var f *clip.FieldError
+	if errors.As(err, &f) {
+		message, field = f.Reason, f.Field
+	}
+	return map[string]any{"error": map[string]any{"message": message, "field": field}}
+}

@@ -1,0 +1,134 @@
+package server
+
+import (
+	"encoding/json"
+	"fmt"
+	"net/http"
+	"strings"
+	"time"
+
+	"billow/core/clip"
+	"billow/store"
+
+	"github.com/gin-gonic/gin"
+)
+
+var timeless time.Time
+
+// createExport queues the chosen shapes of the clip as it is now.
+func (s *Server) createExport(c *gin.Context) {
+	var in struct {
+		Shapes []string `json:"shapes"`
+	}
+	if err := readJSON(c, &in); err != nil {
+		fail(c, err)
+		return
+	}
+	r, err := s.Store.Clip(c, c.Param("id"))
+	if err != nil {
+		fail(c, err)
+		return
+	}
+	doc, err := clip.Parse(r.Doc)
+	if err != nil {
+		fail(c, err)
+		return
+	}
+	if len(in.Shapes) == 0 {
+		fail(c, clip.Fault("shapes", "choose at least one shape"))
+		return
+	}
+	seen := map[string]bool{}
+	for _, id := range in.Shapes {
+		shape, err := doc.Shape(id)
+		if err != nil || shape.ID != id || seen[id] {
+			fail(c, clip.Fault("shapes", "the clip has no shape %q, or it was named twice", id))
+			return
+		}
+		seen[id] = true
+	}
+	id := store.NewID()
+	if err := s.Queue.Add(c, id, r.ID, r.Revision, doc, in.Shapes); err != nil {
+		fail(c, err)
+		return
+	}
+	c.JSON(http.StatusCreated, gin.H{"id": id})
+}
+
+func (s *Server) listExports(c *gin.Context) {
+	parts, err := s.Store.Parts(c, c.Param("id"))
+	if err != nil {
+		fail(c, err)
+		return
+	}
+	c.JSON(http.StatusOK, parts)
+}
+
+// exportEvents sends the list of exports whenever it changes.
+func (s *Server) exportEvents(c *gin.Context) {
+	c.Header("Content-Type", "text/event-stream")
+	c.Header("Cache-Control", "no-store")
+	tick := time.NewTicker(400 * time.Millisecond)
+	defer tick.Stop()
+	last := ""
+	for {
+		parts, err := s.Store.Parts(c, c.Param("id"))
+		if err == nil {
+			b, err := json.Marshal(parts)
+			if err == nil && string(b) != last {
+				last = string(b)
+				fmt.Fprintf(c.Writer, "data: %s\n\n", b)
+				c.Writer.Flush()
+			}
+		}
+		select {
+		case <-tick.C:
+		case <-c.Request.Context().Done():
+			return
+		}
+	}
+}
+
+func (s *Server) cancelExport(c *gin.Context) {
+	if err := s.Store.CancelExport(c, c.Param("id")); err != nil {
+		fail(c, err)
+		return
+	}
+	c.Status(http.StatusNoContent)
+}
+
+// download serves a finished part: /api/exports/ID/SHAPE.mp4 or .png.
+func (s *Server) download(c *gin.Context) {
+	shape, ending, _ := strings.Cut(c.Param("file"), ".")
+	p, err := s.Store.Part(c, c.Param("id"), shape)
+	if err != nil {
+		fail(c, err)
+		return
+	}
+	hash := p.Video
+	if ending == "png" {
+		hash = p.Poster
+	}
+	if hash == nil || ending != "png" && ending != "mp4" {
+		fail(c, store.ErrNotFound)
+		return
+	}
+	raw, err := s.Store.ExportDoc(c, c.Param("id"))
+	if err != nil {
+		fail(c, err)
+		return
+	}
+	doc, err := clip.Parse(raw)
+	if err != nil {
+		fail(c, err)
+		return
+	}
+	f, err := s.Store.OpenFile(c, *hash)
+	if err != nil {
+		fail(c, err)
+		return
+	}
+	attachment(c, doc.Name+" "+shape+"."+ending)
+	c.Header("Content-Type", f.Media)
+	http.ServeContent(c.Writer, c.Request, "", timeless, f)
+}

@@ -1,0 +1,124 @@
+// Package server answers the page: clips and commands, files, exports. Rules
+// are in core; here is only what has to do with HTTP.
+package server
+
+import (
+	"context"
+	"errors"
+	"io/fs"
+	"log/slog"
+	"net"
+	"net/http"
+	"time"
+
+	"billow/core/frame"
+	"billow/export"
+	"billow/media"
+	"billow/store"
+
+	"github.com/gin-gonic/gin"
+)
+
+// Server is what requests are answered from.
+type Server struct {
+	Store   *store.Store
+	Queue   *export.Queue
+	Limits  media.Limits
+	Page    fs.FS
+	Library func() (*frame.Library, error)
+
+	posters posters
+	decoded decoded
+}
+
+// Handler is all routes.
+func (s *Server) Handler() http.Handler {
+	gin.SetMode(gin.ReleaseMode)
+	r := gin.New()
+	r.Use(recovered, headers)
+	r.GET("/healthz", s.health)
+	api := r.Group("/api")
+	api.GET("/clips", s.listClips)
+	api.POST("/clips", s.createClip)
+	api.GET("/clips/:id", s.getClip)
+	api.DELETE("/clips/:id", s.deleteClip)
+	api.POST("/clips/:id/commands", s.postCommands)
+	api.GET("/clips/:id/revisions", s.listRevisions)
+	api.POST("/clips/:id/restore", s.restore)
+	api.GET("/clips/:id/poster.png", s.poster)
+	api.GET("/clips/:id/bundle.zip", s.getBundle)
+	api.POST("/bundles", s.importBundle)
+	api.POST("/props", s.uploadProp)
+	api.GET("/props", s.listProps)
+	api.GET("/files/:hash", s.getFile)
+	api.GET("/files/:hash/sound", s.getSound)
+	api.GET("/clips/:id/exports", s.listExports)
+	api.POST("/clips/:id/exports", s.createExport)
+	api.GET("/clips/:id/exports/events", s.exportEvents)
+	api.POST("/exports/:id/cancel", s.cancelExport)
+	api.GET("/exports/:id/:file", s.download)
+	r.NoRoute(s.page)
+	return http.NewCrossOriginProtection().Handler(r)
+}
+
+// Serve answers on a listener until the context ends, then lets requests finish.
+func (s *Server) Serve(ctx context.Context, l net.Listener) error {
+	streams, end := context.WithCancel(context.Background())
+	defer end()
+	h := &http.Server{
+		Handler: s.Handler(), ReadHeaderTimeout: 10 * time.Second, IdleTimeout: 2 * time.Minute,
+		BaseContext: func(net.Listener) context.Context { return streams },
+	}
+	go func() {
+		<-ctx.Done()
+		end() // event streams would never finish by themselves
+	}()
+	stopped := make(chan error, 1)
+	go func() {
+		<-ctx.Done()
+		patience, cancel := context.WithTimeout(context.Background(), 10*time.Second)
+		defer cancel()
+		stopped <- h.Shutdown(patience)
+	}()
+	if err := h.Serve(l); !errors.Is(err, http.ErrServerClosed) {
+		return err
+	}
+	return <-stopped
+}
+
+// headers keeps the page from loading or doing anything but its own.
+func headers(c *gin.Context) {
+	h := c.Writer.Header()
+	h.Set("Content-Security-Policy", "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; worker-src 'self'; "+
+		"connect-src 'self'; img-src 'self' blob: data:; font-src 'self'; style-src 'self'; style-src-attr 'unsafe-inline'; "+
+		"media-src 'self' blob:; base-uri 'none'; form-action 'none'; frame-ancestors 'none'")
+	h.Set("X-Content-Type-Options", "nosniff")
+	h.Set("Referrer-Policy", "no-referrer")
+	h.Set("Cross-Origin-Opener-Policy", "same-origin")
+}
+
+// recovered turns a bug into an answer and leaves the server running.
+func recovered(c *gin.Context) {
+	defer func() {
+		if p := recover(); p != nil {
+			slog.Error("a request failed", "path", c.Request.URL.Path, "panic", p)
+			if !c.Writer.Written() {
+				c.AbortWithStatusJSON(http.StatusInternalServerError, problem("internal", "Something went wrong in Billow itself; nothing was changed", ""))
+			}
+		}
+	}()
+	c.Next()
+}
+
+// health tells whether the database and ffmpeg answer.
+func (s *Server) health(c *gin.Context) {
+	state := gin.H{"database": "ok", "ffmpeg": "ok"}
+	status := http.StatusOK
+	if err := s.Store.Ping(c); err != nil {
+		state["database"], status = "does not answer", http.StatusServiceUnavailable
+	}
+	if err := media.FFmpeg(c); err != nil {
+		state["ffmpeg"], status = err.Error(), http.StatusServiceUnavailable
+	}
+	c.JSON(status, state)
+}

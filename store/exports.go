@@ -1,0 +1,151 @@
+package store
+
+import (
+	"context"
+	"io"
+	"time"
+
+	"billow/core/clip"
+
+	"github.com/jackc/pgx/v5"
+)
+
+// Part is one shape of an export.
+type Part struct {
+	ExportID string     `json:"export"`
+	Shape    string     `json:"shape"`
+	State    string     `json:"state"` // waiting, running, done, failed or cancelled
+	Attempt  int        `json:"attempt"`
+	Done     int        `json:"done"` // frames
+	Total    int        `json:"total"`
+	Started  *time.Time `json:"started"`
+	Video    *string    `json:"video"` // hash
+	Poster   *string    `json:"poster"`
+	Error    string     `json:"error"`
+	Created  time.Time  `json:"created"`
+	Elapsed  float64    `json:"elapsed"` // seconds since it was started, by the database's clock
+}
+
+const partColumns = `p.export_id, p.shape, p.state, p.attempt, p.done, p.total, p.started, p.video, p.poster, p.error,
+	e.created_at, coalesce(extract(epoch FROM now() - p.started), 0)::float8`
+
+// CreateExport stores an export of some shapes and calls enqueue for each in
+// the same transaction.
+func (s *Store) CreateExport(ctx context.Context, id, clipID string, revision int, c *clip.Clip, shapes []string,
+	enqueue func(tx pgx.Tx, shape string) error) error {
+	return pgx.BeginFunc(ctx, s.Pool, func(tx pgx.Tx) error {
+		_, err := tx.Exec(ctx, `INSERT INTO exports (id, clip_id, revision, doc) VALUES ($1, $2, $3, $4)`, id, clipID, revision, c.Encode())
+		if err != nil {
+			return err
+		}
+		for i, shape := range shapes {
+			_, err := tx.Exec(ctx, `INSERT INTO export_parts (export_id, shape, ordinal, total) VALUES ($1, $2, $3, $4)`, id, shape, i, c.Length)
+			if err != nil {
+				return err
+			}
+			if err := enqueue(tx, shape); err != nil {
+				return err
+			}
+		}
+		return nil
+	})
+}
+
+// Parts lists the parts of a clip's last exports, the newest export first.
+func (s *Store) Parts(ctx context.Context, clipID string) ([]Part, error) {
+	rows, err := s.Pool.Query(ctx, `SELECT `+partColumns+` FROM export_parts p JOIN exports e ON e.id = p.export_id
+		WHERE e.clip_id = $1 ORDER BY e.created_at DESC, p.ordinal LIMIT 60`, clipID)
+	if err != nil {
+		return nil, err
+	}
+	return pgx.CollectRows(rows, pgx.RowToStructByPos[Part])
+}
+
+// Part is one part of an export.
+func (s *Store) Part(ctx context.Context, exportID, shape string) (Part, error) {
+	rows, err := s.Pool.Query(ctx, `SELECT `+partColumns+` FROM export_parts p JOIN exports e ON e.id = p.export_id
+		WHERE p.export_id = $1 AND p.shape = $2`, exportID, shape)
+	if err != nil {
+		return Part{}, err
+	}
+	p, err := pgx.CollectExactlyOneRow(rows, pgx.RowToStructByPos[Part])
+	return p, one(err)
+}
+
+// ExportDoc is the clip of an export and the clip's ID.
+func (s *Store) ExportDoc(ctx context.Context, exportID string) (doc []byte, err error) {
+	err = s.Pool.QueryRow(ctx, `SELECT doc FROM exports WHERE id = $1`, exportID).Scan(&doc)
+	return doc, one(err)
+}
+
+// StartPart marks a part as running; false when this attempt is no longer wanted.
+func (s *Store) StartPart(ctx context.Context, exportID, shape string, attempt int) (bool, error) {
+	tag, err := s.Pool.Exec(ctx, `UPDATE export_parts SET state = 'running', started = now(), heartbeat = now(), done = 0, error = ''
+		WHERE export_id = $1 AND shape = $2 AND attempt = $3 AND state IN ('waiting', 'running')`, exportID, shape, attempt)
+	return tag.RowsAffected() == 1, err
+}
+
+// Progress notes how many frames are done and that the worker lives; false when
+// the part was cancelled or given to another worker.
+func (s *Store) Progress(ctx context.Context, exportID, shape string, attempt, done int) (bool, error) {
+	tag, err := s.Pool.Exec(ctx, `UPDATE export_parts SET done = $4, heartbeat = now()
+		WHERE export_id = $1 AND shape = $2 AND attempt = $3 AND state = 'running'`, exportID, shape, attempt, done)
+	return tag.RowsAffected() == 1, err
+}
+
+// Content is a file to be stored.
+type Content struct {
+	Hash, Media string
+	io.Reader
+}
+
+// FinishPart stores the files of a part and marks it done, all at once.
+func (s *Store) FinishPart(ctx context.Context, exportID, shape string, attempt int, video, poster Content) error {
+	return pgx.BeginFunc(ctx, s.Pool, func(tx pgx.Tx) error {
+		for _, c := range []Content{video, poster} {
+			if err := putFile(ctx, tx, c.Hash, c.Media, c); err != nil {
+				return err
+			}
+		}
+		_, err := tx.Exec(ctx, `UPDATE export_parts SET state = 'done', done = total, video = $4, poster = $5
+			WHERE export_id = $1 AND shape = $2 AND attempt = $3 AND state = 'running'`, exportID, shape, attempt, video.Hash, poster.Hash)
+		return err
+	})
+}
+
+// FailPart notes why a part failed.
+func (s *Store) FailPart(ctx context.Context, exportID, shape string, attempt int, reason string) error {
+	_, err := s.Pool.Exec(ctx, `UPDATE export_parts SET state = 'failed', error = $4
+		WHERE export_id = $1 AND shape = $2 AND attempt = $3 AND state = 'running'`, exportID, shape, attempt, reason)
+	return err
+}
+
+// CancelExport stops what is not finished of an export.
+func (s *Store) CancelExport(ctx context.Context, exportID string) error {
+	_, err := s.Pool.Exec(ctx, `UPDATE export_parts SET state = 'cancelled'
+		WHERE export_id = $1 AND state IN ('waiting', 'running')`, exportID)
+	return err
+}
+
+// Orphans gives parts whose worker has not been heard of for the given time to
+// a new attempt, and calls enqueue for each in the same transaction.
+func (s *Store) Orphans(ctx context.Context, silent time.Duration, enqueue func(tx pgx.Tx, p Part) error) error {
+	return pgx.BeginFunc(ctx, s.Pool, func(tx pgx.Tx) error {
+		rows, err := tx.Query(ctx, `UPDATE export_parts p SET state = 'waiting', attempt = p.attempt + 1, done = 0
+			FROM exports e WHERE e.id = p.export_id AND p.state = 'running' AND p.heartbeat < now() - $1::interval
+			RETURNING `+partColumns, silent)
+		if err != nil {
+			return err
+		}
+		parts, err := pgx.CollectRows(rows, pgx.RowToStructByPos[Part])
+		if err != nil {
+			return err
+		}
+		for _, p := range parts {
+			if err := enqueue(tx, p); err != nil {
+				return err
+			}
+		}
+		return nil
+	})
+}

@@ -1,0 +1,142 @@
+package store
+
+import (
+	"bytes"
+	"context"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"io"
+
+	"billow/core/clip"
+
+	"github.com/jackc/pgx/v5"
+)
+
+// chunkBytes is the size of all chunks of a file but the last.
+const chunkBytes = 1 << 20
+
+// PutFile stores a file under its hash; one that is there already is kept.
+func (s *Store) PutFile(ctx context.Context, hash, media string, r io.Reader) error {
+	return pgx.BeginFunc(ctx, s.Pool, func(tx pgx.Tx) error { return putFile(ctx, tx, hash, media, r) })
+}
+
+func putFile(ctx context.Context, tx pgx.Tx, hash, media string, r io.Reader) error {
+	tag, err := tx.Exec(ctx, `INSERT INTO files (hash, media, bytes) VALUES ($1, $2, 0) ON CONFLICT DO NOTHING`, hash, media)
+	if err != nil || tag.RowsAffected() == 0 {
+		return err
+	}
+	buf, total := make([]byte, chunkBytes), int64(0)
+	for n := 0; ; n++ {
+		k, err := io.ReadFull(r, buf)
+		if k > 0 {
+			total += int64(k)
+			if _, err := tx.Exec(ctx, `INSERT INTO file_chunks (hash, n, data) VALUES ($1, $2, $3)`, hash, n, buf[:k]); err != nil {
+				return err
+			}
+		}
+		if errors.Is(err, io.EOF) || errors.Is(err, io.ErrUnexpectedEOF) {
+			break
+		}
+		if err != nil {
+			return err
+		}
+	}
+	_, err = tx.Exec(ctx, `UPDATE files SET bytes = $2 WHERE hash = $1`, hash, total)
+	return err
+}
+
+// File is a stored file; it reads chunks as they are needed.
+type File struct {
+	Hash, Media string
+	Bytes       int64
+
+	ctx   context.Context
+	store *Store
+	at    int64
+	chunk []byte // holds chunk number n
+	n     int64
+}
+
+// OpenFile finds a file. It implements io.ReadSeeker.
+func (s *Store) OpenFile(ctx context.Context, hash string) (*File, error) {
+	f := &File{Hash: hash, ctx: ctx, store: s, n: -1}
+	err := s.Pool.QueryRow(ctx, `SELECT media, bytes FROM files WHERE hash = $1`, hash).Scan(&f.Media, &f.Bytes)
+	return f, one(err)
+}
+
+func (f *File) Read(p []byte) (int, error) {
+	if f.at >= f.Bytes {
+		return 0, io.EOF
+	}
+	if n := f.at / chunkBytes; n != f.n {
+		err := f.store.Pool.QueryRow(f.ctx, `SELECT data FROM file_chunks WHERE hash = $1 AND n = $2`, f.Hash, n).Scan(&f.chunk)
+		if err != nil {
+			return 0, fmt.Errorf("a part of the file %s is missing: %w", f.Hash, err)
+		}
+		f.n = n
+	}
+	k := copy(p, f.chunk[f.at%chunkBytes:])
+	f.at += int64(k)
+	return k, nil
+}
+
+// Seek moves to an offset.
+func (f *File) Seek(offset int64, whence int) (int64, error) {
+	switch whence {
+	case io.SeekCurrent:
+		offset += f.at
+	case io.SeekEnd:
+		offset += f.Bytes
+	}
+	if offset < 0 {
+		return 0, errors.New("the offset lies before the file")
+	}
+	f.at = offset
+	return offset, nil
+}
+
+// ReadFile is a whole file.
+func (s *Store) ReadFile(ctx context.Context, hash string) ([]byte, error) {
+	f, err := s.OpenFile(ctx, hash)
+	if err != nil {
+		return nil, err
+	}
+	var out bytes.Buffer
+	out.Grow(int(f.Bytes))
+	_, err = io.Copy(&out, f)
+	return out.Bytes(), err
+}
+
+// PutProp remembers a prop whose file is stored.
+func (s *Store) PutProp(ctx context.Context, p clip.Prop) error {
+	b, err := json.Marshal(p)
+	if err != nil {
+		return err
+	}
+	_, err = s.Pool.Exec(ctx, `INSERT INTO props (hash, name, prop) VALUES ($1, $2, $3)
+		ON CONFLICT (hash) DO UPDATE SET name = excluded.name, prop = excluded.prop, created_at = now()`, p.Hash, p.Name, b)
+	return err
+}
+
+// Props lists the props that were brought in, the newest first.
+func (s *Store) Props(ctx context.Context) ([]json.RawMessage, error) {
+	rows, err := s.Pool.Query(ctx, `SELECT prop FROM props ORDER BY created_at DESC, hash LIMIT 500`)
+	if err != nil {
+		return nil, err
+	}
+	return pgx.CollectRows(rows, pgx.RowTo[json.RawMessage])
+}
+
+// PutBundle stores the files of a clip and its props.
+func (s *Store) PutBundle(ctx context.Context, c *clip.Clip, files map[string][]byte) error {
+	for _, p := range c.Props {
+		if err := s.PutFile(ctx, p.Hash, p.Media, bytes.NewReader(files[p.Hash])); err != nil {
+			return err
+		}
+		if err := s.PutProp(ctx, p); err != nil {
+			return err
+		}
+	}
+	return nil
+}

@@ -1,0 +1,16 @@
+<script setup lang="ts">
+import { useNotices } from './stores/notices'
+
+const notices = useNotices()
+</script>
+
+<template>
+  <RouterView />
+  <div class="notices" aria-live="polite">
+    <div v-for="n in notices.list" :key="n.id" class="notice" :class="n.kind" role="status">
+      <i :class="n.kind === 'problem' ? 'bi bi-exclamation-triangle' : 'bi bi-check2'" aria-hidden="true" />
+      <span>{{ n.text }}</span>
+      <button class="plain" aria-label="Dismiss" @click="notices.drop(n.id)"><i class="bi bi-x-lg" /></button>
+    </div>
+  </div>
+</template>

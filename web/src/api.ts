@@ -1,0 +1,65 @@
+import { Problem, type Clip, type Command, type ExportPart, type Prop, type Shape } from './types'
+
+// The server's answers. Every refusal becomes a Problem; status 0 means that
+// the server was not reached.
+async function call<T>(method: string, path: string, body?: BodyInit | object): Promise<T> {
+  const raw = body instanceof Blob || body === undefined
+  let answer: Response
+  try {
+    answer = await fetch(path, {
+      method,
+      body: raw ? (body as Blob | undefined) : JSON.stringify(body),
+      headers: raw ? {} : { 'Content-Type': 'application/json' }
+    })
+  } catch {
+    throw new Problem('Billow does not answer. Is it still running?', '', 'offline')
+  }
+  if (answer.ok) return (answer.status === 204 ? undefined : await answer.json()) as T
+  const failed = (await answer.json().catch(() => null)) as {
+    error?: { message: string; field: string; code: string }
+  } | null
+  const e = failed?.error
+  throw new Problem(e?.message ?? `The server answered ${answer.status}`, e?.field, e?.code, answer.status)
+}
+
+export interface ClipSummary {
+  id: string
+  name: string
+  revision: number
+  shape: Shape
+  rate: number
+  length: string
+  updated: string
+}
+
+export interface NewClip {
+  name: string
+  shape: Shape
+  rate: number
+  length: string
+  tempo: number
+}
+
+export const api = {
+  clips: () => call<ClipSummary[]>('GET', '/api/clips'),
+  create: (c: NewClip) => call<{ id: string }>('POST', '/api/clips', c),
+  remove: (id: string) => call<void>('DELETE', `/api/clips/${id}`),
+  clip: (id: string) => call<{ id: string; revision: number; clip: Clip }>('GET', `/api/clips/${id}`),
+  commands: (id: string, revision: number, commands: Command[]) =>
+    call<{ revision: number }>('POST', `/api/clips/${id}/commands`, { revision, commands }),
+  revisions: (id: string) =>
+    call<{ revision: number; change: string; at: string }[]>('GET', `/api/clips/${id}/revisions`),
+  restore: (id: string, revision: number, now: number) =>
+    call<{ revision: number }>('POST', `/api/clips/${id}/restore`, { revision, now }),
+  upload: (file: File) => call<Prop>('POST', `/api/props?name=${encodeURIComponent(file.name)}`, file),
+  props: () => call<Prop[]>('GET', '/api/props'),
+  importBundle: (file: File) => call<{ id: string }>('POST', '/api/bundles', file),
+  exports: (id: string) => call<ExportPart[]>('GET', `/api/clips/${id}/exports`),
+  export: (id: string, shapes: string[]) => call<{ id: string }>('POST', `/api/clips/${id}/exports`, { shapes }),
+  cancel: (exportId: string) => call<void>('POST', `/api/exports/${exportId}/cancel`),
+  bytes: async (path: string) => {
+    const answer = await fetch(path)
+    if (!answer.ok) throw new Problem('A file of the clip is missing on the server', '', 'missing', answer.status)
+    return new Uint8Array(await answer.arrayBuffer())
+  }
+}

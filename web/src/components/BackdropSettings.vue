@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import type { Layer } from '../types'
+import ColourField from './ColourField.vue'
+import NumberField from './NumberField.vue'
+
+type Backdrop = NonNullable<Layer['backdrop']>
+const props = defineProps<{ backdrop: Backdrop }>()
+const emit = defineEmits<{ set: [values: Record<string, unknown>] }>()
+
+function set(values: Partial<Backdrop>) {
+  emit('set', { backdrop: { ...props.backdrop, ...values } })
+}
+
+function setStop(i: number, values: Partial<Backdrop['stops'][number]>) {
+  set({ stops: props.backdrop.stops.map((s, k) => (k === i ? { ...s, ...values } : s)) })
+}
+
+function add() {
+  const last = props.backdrop.stops.at(-1) ?? { at: 0, colour: '#ffffff' }
+  const spread = [...props.backdrop.stops, { at: 100, colour: last.colour }]
+  set({ stops: spread.map((s, i) => ({ ...s, at: (100 * i) / (spread.length - 1) })) })
+}
+</script>
+
+<template>
+  <div>
+    <h2>Backdrop</h2>
+    <div v-for="(s, i) in backdrop.stops" :key="i" class="stop">
+      <ColourField :label="backdrop.stops.length > 1 ? `Colour ${i + 1}` : 'Colour'" :value="s.colour" @change="setStop(i, { colour: $event })" />
+      <NumberField v-if="backdrop.stops.length > 1" label="At" unit="%" :value="s.at" @change="setStop(i, { at: $event })" />
+      <button
+        v-if="backdrop.stops.length > 1"
+        class="plain"
+        :aria-label="`Delete colour ${i + 1}`"
+        @click="set({ stops: backdrop.stops.filter((_, k) => k !== i) })"
+      >
+        <i class="bi bi-x-lg" />
+      </button>
+    </div>
+    <div class="pair">
+      <NumberField v-if="backdrop.stops.length > 1" label="Runs towards" unit="°" :value="backdrop.angle" @change="set({ angle: $event })" />
+      <button v-if="backdrop.stops.length < 4" class="plain add" @click="add"><i class="bi bi-plus-lg" /> Another colour</button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.stop {
+  display: grid;
+  grid-template-columns: 1fr 74px 26px;
+  gap: 0.35rem;
+  align-items: end;
+  margin-bottom: 0.35rem;
+}
+
+.add {
+  text-align: left;
+  font-size: 0.8rem;
+}
+</style>

@@ -1,0 +1,34 @@
+<script setup lang="ts">
+defineProps<{ label: string; value: string; options: { id: string; name: string }[]; bare?: boolean }>()
+const emit = defineEmits<{ change: [value: string] }>()
+</script>
+
+<template>
+  <label class="choice">
+    <span :class="{ 'visually-hidden': bare }">{{ label }}</span>
+    <select
+      class="form-select form-select-sm"
+      :value="value"
+      :aria-label="label"
+      @change="emit('change', ($event.target as HTMLSelectElement).value)"
+    >
+      <option v-for="o in options" :key="o.id" :value="o.id">{{ o.name }}</option>
+    </select>
+  </label>
+</template>
+
+<style scoped>
+.choice {
+  display: grid;
+  gap: 0.05rem;
+  font-size: 0.78rem;
+  min-width: 0;
+}
+
+select {
+  font-size: 0.82rem;
+  padding-top: 0.12rem;
+  padding-bottom: 0.12rem;
+  min-height: 0;
+}
+</style>

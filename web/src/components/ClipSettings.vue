@@ -1,0 +1,176 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useEditor } from '../stores/editor'
+import { useNotices } from '../stores/notices'
+import type { Light, Product } from '../types'
+import { shapeName, shapeRatios, standardShapes } from '../words'
+import ChoiceField from './ChoiceField.vue'
+import ColourField from './ColourField.vue'
+import LightDial from './LightDial.vue'
+import NumberField from './NumberField.vue'
+
+const editor = useEditor()
+const clip = computed(() => editor.clip)
+const tune = computed(() => clip.value?.tune)
+const tuneProp = computed(() => clip.value?.props.find((p) => p.id === tune.value?.prop))
+
+function light(set: Partial<Light>) {
+  editor.run({ type: 'setLight', set })
+}
+
+function setTune(values: Record<string, unknown>) {
+  editor.run({ type: 'setTune', tune: { ...tune.value, ...values } })
+}
+
+async function length(event: Event) {
+  const input = event.target as HTMLInputElement
+  try {
+    const frames = await editor.ask<number>('time', input.value)
+    if (!(await editor.run({ type: 'setClip', length: frames }))) input.value = editor.view.timecode
+  } catch (e) {
+    useNotices().fail(e)
+    input.value = editor.view.timecode
+  }
+}
+
+function toggleShape(id: string) {
+  const now = clip.value?.shapes ?? []
+  const has = now.some((s) => s.id === id)
+  const shapes = has ? now.filter((s) => s.id !== id) : [...now, standardShapes.find((s) => s.id === id)]
+  editor.run({ type: 'setClip', shapes })
+}
+
+function setProduct(p: Product, values: Partial<Product>) {
+  editor.run({ type: 'setProduct', product: { ...p, ...values } })
+}
+
+function addProduct() {
+  const id = `product-${Date.now().toString(36)}`
+  editor.run({ type: 'setProduct', product: { id, name: 'New product', price: '10.00', oldPrice: '', currency: 'EUR' } })
+}
+
+const field = (event: Event) => (event.target as HTMLInputElement).value
+</script>
+
+<template>
+  <div v-if="clip">
+    <h2>Light</h2>
+    <div class="light">
+      <LightDial :direction="clip.light.direction" :height="clip.light.height" @change="light" />
+      <div class="pair">
+        <NumberField label="Comes from" unit="°" :value="clip.light.direction" @change="light({ direction: $event })" />
+        <NumberField label="Height" unit="°" :value="clip.light.height" @change="light({ height: $event })" />
+        <NumberField label="Softness" unit="%" :value="clip.light.softness" @change="light({ softness: $event })" />
+        <NumberField label="Strength" unit="%" :value="clip.light.strength" @change="light({ strength: $event })" />
+      </div>
+    </div>
+    <ColourField label="Colour of the shadows" :value="clip.light.colour" @change="light({ colour: $event })" />
+    <h2>Frame</h2>
+    <div class="pair">
+      <label>
+        Length
+        <input class="form-control form-control-sm" :value="editor.view.timecode" aria-label="Length of the clip" @change="length" />
+      </label>
+      <ChoiceField
+        label="Frames a second"
+        :value="String(clip.rate)"
+        :options="[24, 25, 30, 50, 60].map((r) => ({ id: String(r), name: String(r) }))"
+        @change="editor.run({ type: 'setClip', rate: Number($event) })"
+      />
+    </div>
+    <div class="shapes">
+      <label v-for="s in standardShapes" :key="s.id">
+        <input
+          type="checkbox"
+          :checked="clip.shapes.some((x) => x.id === s.id)"
+          :disabled="clip.shapes[0].id === s.id"
+          @change="toggleShape(s.id)"
+        />
+        {{ shapeName(s.id) }} {{ shapeRatios[s.id] }}
+      </label>
+    </div>
+    <button class="plain poster" @click="editor.run({ type: 'setClip', poster: editor.frame })">
+      <i class="bi bi-image" aria-hidden="true" /> Make this frame the poster frame
+    </button>
+    <h2>Tune</h2>
+    <p v-if="!tune" class="hint">No tune yet. Bring one in under Props.</p>
+    <template v-else>
+      <p class="tune">
+        <strong>{{ tuneProp?.name }}</strong>
+        <button class="plain" @click="editor.run({ type: 'setTune', tune: null })">Take it away</button>
+      </p>
+      <div class="pair">
+        <NumberField label="Begins at, seconds" :value="tune.start" :step="0.1" @change="setTune({ start: $event })" />
+        <NumberField label="Loudness" unit="dB" :value="tune.gain" @change="setTune({ gain: $event })" />
+        <NumberField label="Fade in, frames" :value="tune.fadeIn" @change="setTune({ fadeIn: Math.round($event) })" />
+        <NumberField label="Fade out, frames" :value="tune.fadeOut" @change="setTune({ fadeOut: Math.round($event) })" />
+      </div>
+    </template>
+    <NumberField
+      class="bpm"
+      label="Tempo, beats a minute"
+      :value="clip.tempo.bpm"
+      @change="editor.run({ type: 'setTempo', tempo: { bpm: $event, perBar: clip?.tempo.perBar ?? 4 } })"
+    />
+    <h2>Range</h2>
+    <p v-if="!clip.products.length" class="hint">Products with their prices; badges and words show them.</p>
+    <div v-for="p in clip.products" :key="p.id" class="three product">
+      <input class="form-control form-control-sm" :value="p.name" aria-label="Product" @change="setProduct(p, { name: field($event) })" />
+      <input class="form-control form-control-sm" :value="p.price" :aria-label="`Price of ${p.name}`" @change="setProduct(p, { price: field($event) })" />
+      <input class="form-control form-control-sm" :value="p.oldPrice" :aria-label="`Old price of ${p.name}`" placeholder="old price" @change="setProduct(p, { oldPrice: field($event) })" />
+    </div>
+    <button class="plain poster" @click="addProduct"><i class="bi bi-plus-lg" aria-hidden="true" /> Add a product</button>
+  </div>
+</template>
+
+<style scoped>
+.light {
+  display: grid;
+  grid-template-columns: 92px 1fr;
+  gap: 0.6rem;
+  margin-bottom: 0.4rem;
+}
+
+.shapes {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0.1rem;
+  margin-top: 0.5rem;
+}
+
+label,
+.hint {
+  font-size: 0.78rem;
+}
+
+.hint {
+  color: var(--harbour-soft);
+  margin: 0;
+}
+
+input.form-control {
+  font-size: 0.82rem;
+  padding: 0.12rem 0.4rem;
+  min-height: 0;
+}
+
+.poster {
+  font-size: 0.8rem;
+  margin-top: 0.3rem;
+  padding-left: 0;
+}
+
+.tune {
+  display: flex;
+  justify-content: space-between;
+  margin: 0 0 0.2rem;
+}
+
+.bpm {
+  margin-top: 0.4rem;
+}
+
+.product {
+  margin-bottom: 0.3rem;
+}
+</style>

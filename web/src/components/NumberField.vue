@@ -1,0 +1,76 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue'
+
+// A number that is taken when Enter is pressed or the field is left.
+const props = defineProps<{ label: string; value: number; unit?: string; step?: number; bare?: boolean; disabled?: boolean }>()
+const emit = defineEmits<{ change: [value: number] }>()
+const text = ref('')
+const shown = (v: number) => String(Math.round(v * 100) / 100)
+
+watch(
+  () => props.value,
+  (v) => (text.value = shown(v)),
+  { immediate: true }
+)
+
+function take() {
+  const v = Number(text.value.replace(',', '.').replace(/[%°]/g, '').trim())
+  if (text.value.trim() === '' || !Number.isFinite(v)) text.value = shown(props.value)
+  else if (shown(v) !== shown(props.value)) emit('change', v)
+}
+
+function nudge(e: KeyboardEvent, direction: number) {
+  e.preventDefault()
+  const v = Math.round((Number(text.value) + direction * (props.step ?? 1) * (e.shiftKey ? 10 : 1)) * 100) / 100
+  text.value = String(v)
+  emit('change', v)
+}
+</script>
+
+<template>
+  <label class="number" :class="{ bare }">
+    <span :class="{ 'visually-hidden': bare }">{{ label }}</span>
+    <span class="box">
+      <input
+        v-model="text"
+        inputmode="decimal"
+        class="form-control form-control-sm"
+        :aria-label="label"
+        :disabled="disabled"
+        @change="take"
+        @keydown.enter="take"
+        @keydown.up="nudge($event, 1)"
+        @keydown.down="nudge($event, -1)"
+      />
+      <span v-if="unit" class="unit">{{ unit }}</span>
+    </span>
+  </label>
+</template>
+
+<style scoped>
+.number {
+  display: grid;
+  gap: 0.05rem;
+  font-size: 0.78rem;
+  min-width: 0;
+}
+
+.box {
+  position: relative;
+  display: block;
+}
+
+input {
+  font-size: 0.82rem;
+  padding: 0.12rem 0.4rem;
+  min-height: 0;
+}
+
+.unit {
+  position: absolute;
+  right: 0.4rem;
+  top: 0.15rem;
+  color: var(--harbour-soft);
+  pointer-events: none;
+}
+</style>

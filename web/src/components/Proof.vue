@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useStill } from '../composables/useStill'
+import { useEditor } from '../stores/editor'
+import type { Shape } from '../types'
+import { shapeName, shapeRatios } from '../words'
+
+const props = defineProps<{ shape: Shape; playing: boolean }>()
+const editor = useEditor()
+const canvas = ref<HTMLCanvasElement | null>(null)
+
+const size = computed(() => {
+  const k = Math.min(118 / props.shape.w, 104 / props.shape.h)
+  return { w: Math.round(props.shape.w * k), h: Math.round(props.shape.h * k) }
+})
+
+const differs = computed(() => editor.view.rows.some((r) => r.layer === editor.selected && r.differ.includes(props.shape.id)))
+
+// Proofs are drawn at twice their size: they are small and looked at closely.
+useStill(canvas, 1, () => ({
+  shape: props.shape.id,
+  w: size.value.w * 2,
+  h: size.value.h * 2,
+  frame: editor.frame,
+  active: !props.playing,
+  version: editor.version
+}))
+</script>
+
+<template>
+  <button class="proof plain" :aria-label="`Arrange ${shapeName(shape.id)}`" @click="editor.choose(shape.id)">
+    <canvas ref="canvas" :data-shape="shape.id" :style="{ width: `${size.w}px`, height: `${size.h}px` }" />
+    <span>
+      {{ shapeName(shape.id) }} {{ shapeRatios[shape.id] }}
+      <i v-if="differs" class="bi bi-asterisk" title="The selected layer rests differently here" />
+    </span>
+  </button>
+</template>
+
+<style scoped>
+.proof {
+  display: grid;
+  justify-items: center;
+  gap: 0.1rem;
+  color: #fff;
+  font-size: 0.75rem;
+  text-shadow: 0 1px 2px rgba(0, 0, 0, 0.55);
+}
+
+canvas {
+  background: #000;
+  box-shadow: 0 2px 8px rgba(0, 0, 0, 0.3);
+}
+
+i {
+  font-size: 0.6rem;
+}
+</style>

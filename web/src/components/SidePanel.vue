@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue'
+import { useEditor } from '../stores/editor'
+import ClipSettings from './ClipSettings.vue'
+import LayerSettings from './LayerSettings.vue'
+import PropsShelf from './PropsShelf.vue'
+
+const editor = useEditor()
+const tab = ref<'layer' | 'props' | 'clip'>('props')
+const tabs = [
+  { id: 'layer', name: 'Layer' },
+  { id: 'props', name: 'Props' },
+  { id: 'clip', name: 'Clip and light' }
+] as const
+
+watch(
+  () => editor.selected,
+  (s) => {
+    if (s) tab.value = 'layer'
+  }
+)
+</script>
+
+<template>
+  <section class="side" aria-label="Settings">
+    <div class="tabs" role="tablist">
+      <button
+        v-for="t in tabs"
+        :key="t.id"
+        role="tab"
+        class="plain"
+        :class="{ current: tab === t.id }"
+        :aria-selected="tab === t.id"
+        @click="tab = t.id"
+      >
+        {{ t.name }}
+      </button>
+    </div>
+    <div class="body">
+      <LayerSettings v-if="tab === 'layer'" />
+      <PropsShelf v-else-if="tab === 'props'" />
+      <ClipSettings v-else />
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.side {
+  grid-area: side;
+  display: flex;
+  flex-direction: column;
+  background: var(--chalk);
+  border-right: 1px solid var(--line);
+  min-height: 0;
+}
+
+.tabs {
+  display: flex;
+  gap: 0.2rem;
+  padding: 0.35rem 0.6rem 0;
+  border-bottom: 1px solid var(--line);
+}
+
+.tabs button {
+  border-radius: 6px 6px 0 0;
+  border-bottom: 3px solid transparent;
+  padding: 0.2rem 0.55rem 0.25rem;
+}
+
+.tabs .current {
+  border-bottom-color: var(--brass);
+  font-weight: 700;
+}
+
+.body {
+  flex: 1;
+  overflow: hidden auto;
+  padding: 0.6rem 0.75rem 1rem;
+  scrollbar-width: thin;
+}
+
+.body :deep(h2) {
+  font-size: 0.86rem;
+  margin: 0.9rem 0 0.35rem;
+}
+
+.body :deep(h2:first-child) {
+  margin-top: 0;
+}
+
+.body :deep(.pair) {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0.4rem 0.5rem;
+  align-items: end;
+}
+
+.body :deep(.three) {
+  display: grid;
+  grid-template-columns: 1fr 1fr 1fr;
+  gap: 0.4rem 0.5rem;
+  align-items: end;
+}
+</style>

@@ -1,0 +1,109 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useEditor } from '../stores/editor'
+
+defineEmits<{ export: []; history: [] }>()
+const editor = useEditor()
+
+const state = computed(() => {
+  const box = editor.outbox
+  if (!box) return { text: '', ok: true }
+  if (!box.online.value) return { text: `Not connected; ${box.waiting.value} kept here`, ok: false }
+  if (box.waiting.value) return { text: 'Saving…', ok: true }
+  return { text: 'Saved', ok: true }
+})
+
+function rename(event: Event) {
+  const input = event.target as HTMLInputElement
+  if (input.value !== editor.clip?.name) editor.run({ type: 'setClip', name: input.value })
+}
+</script>
+
+<template>
+  <header class="top">
+    <RouterLink to="/" class="home" aria-label="All clips" title="All clips">
+      <img src="/icon.svg" width="26" height="26" alt="" />
+      <span>Clips</span>
+    </RouterLink>
+    <input class="name" :value="editor.clip?.name" aria-label="Name of the clip" @change="rename" />
+    <span class="saved" :class="{ off: !state.ok }" role="status">
+      <i :class="state.ok ? 'bi bi-check2' : 'bi bi-wifi-off'" aria-hidden="true" /> {{ state.text }}
+    </span>
+    <span class="flex-fill" />
+    <button class="plain" :disabled="!editor.past.length" title="Undo (Ctrl Z)" aria-label="Undo" @click="editor.undo()">
+      <i class="bi bi-arrow-counterclockwise" />
+    </button>
+    <button
+      class="plain"
+      :disabled="!editor.future.length"
+      title="Redo (Ctrl Shift Z)"
+      aria-label="Redo"
+      @click="editor.redo()"
+    >
+      <i class="bi bi-arrow-clockwise" />
+    </button>
+    <button class="plain" @click="$emit('history')">Revisions</button>
+    <a class="bundle" :href="`/api/clips/${editor.id}/bundle.zip`" download>Download the bundle</a>
+    <BButton class="btn-act" :variant="null" size="sm" @click="$emit('export')">Export…</BButton>
+  </header>
+</template>
+
+<style scoped>
+.top {
+  grid-area: top;
+  display: flex;
+  align-items: center;
+  gap: 0.5rem;
+  padding: 0 0.9rem;
+  border-bottom: 1px solid var(--line);
+}
+
+.home {
+  display: flex;
+  align-items: center;
+  gap: 0.45rem;
+  color: inherit;
+  text-decoration: none;
+  font: 700 1.05rem 'Bricolage Grotesque';
+  margin-right: 0.6rem;
+}
+
+.name {
+  border: 1px solid transparent;
+  background: none;
+  color: inherit;
+  font-weight: 700;
+  font-size: 1rem;
+  border-radius: 6px;
+  padding: 0.1rem 0.4rem;
+  width: 15rem;
+}
+
+.name:hover,
+.name:focus {
+  border-color: var(--line);
+  background: var(--chalk);
+}
+
+.saved {
+  color: var(--kelp);
+  font-size: 0.8rem;
+}
+
+.saved.off {
+  color: #9c2f10;
+  font-weight: 700;
+}
+
+.bundle {
+  color: inherit;
+  text-decoration: none;
+  padding: 0.15rem 0.35rem;
+  margin-right: 0.4rem;
+  border-radius: 6px;
+}
+
+.bundle:hover {
+  background: rgba(23, 63, 71, 0.09);
+}
+</style>

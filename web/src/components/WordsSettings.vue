@@ -1,0 +1,129 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useEditor } from '../stores/editor'
+import type { Product, Words } from '../types'
+import { fonts } from '../words'
+import ChoiceField from './ChoiceField.vue'
+import ColourField from './ColourField.vue'
+import NumberField from './NumberField.vue'
+
+const props = defineProps<{ words: Words }>()
+const emit = defineEmits<{ set: [values: Record<string, unknown>] }>()
+const editor = useEditor()
+const lacks = computed(() => editor.view.rows.find((r) => r.layer === editor.selected)?.lacks)
+const product = computed(() => editor.clip?.products.find((p) => p.id === props.words.product))
+
+function set(values: Partial<Words>) {
+  emit('set', { words: { ...props.words, ...values } })
+}
+
+function setProduct(values: Partial<Product>) {
+  editor.run({ type: 'setProduct', product: { ...product.value, ...values } })
+}
+
+const field = (event: Event) => (event.target as HTMLInputElement).value
+</script>
+
+<template>
+  <div>
+    <textarea
+      class="form-control form-control-sm"
+      rows="2"
+      :value="words.text"
+      aria-label="Words"
+      @change="set({ text: field($event) })"
+    />
+    <p class="hint">*emphasis* ~struck out~ {name} {price} {old} {percent}</p>
+    <p v-if="lacks" class="wrong" role="alert">No font here has a letter for “{{ lacks }}”; an empty box stands for it.</p>
+    <div class="pair">
+      <ChoiceField label="Font" :value="words.font" :options="fonts" @change="set({ font: $event })" />
+      <ChoiceField
+        label="Emphasis"
+        :value="words.emphasisFont ?? ''"
+        :options="[{ id: '', name: 'Same font' }, ...fonts]"
+        @change="set({ emphasisFont: $event })"
+      />
+      <ColourField label="Colour" :value="words.fill" @change="set({ fill: $event })" />
+      <ColourField label="Emphasis colour" :value="words.emphasisFill" @change="set({ emphasisFill: $event })" />
+    </div>
+    <div class="three spaced">
+      <ChoiceField
+        label="Lines stand"
+        :value="words.align"
+        :options="[
+          { id: 'left', name: 'Left' },
+          { id: 'centre', name: 'Centre' },
+          { id: 'right', name: 'Right' }
+        ]"
+        @change="set({ align: $event })"
+      />
+      <NumberField label="Break at" :value="words.width" @change="set({ width: $event })" />
+      <NumberField label="Line spacing" unit="%" :value="words.lineSpacing" @change="set({ lineSpacing: $event })" />
+      <NumberField label="Letters apart" unit="%" :value="words.letterSpacing" @change="set({ letterSpacing: $event })" />
+      <ChoiceField
+        label="Plate"
+        :value="words.plate?.kind ?? ''"
+        :options="[
+          { id: '', name: 'None' },
+          { id: 'pill', name: 'Pill' },
+          { id: 'card', name: 'Card' },
+          { id: 'disc', name: 'Disc' },
+          { id: 'burst', name: 'Burst' }
+        ]"
+        @change="set({ plate: $event ? { fill: '#dd4f28', room: 55, ...words.plate, kind: $event } : undefined })"
+      />
+      <NumberField v-if="words.plate" label="Room" unit="%" :value="words.plate.room" @change="set({ plate: { ...words.plate, room: $event } })" />
+    </div>
+    <ColourField v-if="words.plate" label="Plate colour" :value="words.plate.fill" @change="set({ plate: { ...words.plate, fill: $event } })" />
+    <h2>Product</h2>
+    <ChoiceField
+      bare
+      label="Product"
+      :value="words.product ?? ''"
+      :options="[{ id: '', name: 'None' }, ...(editor.clip?.products ?? [])]"
+      @change="set({ product: $event })"
+    />
+    <div v-if="product" class="three spaced">
+      <label>
+        Name
+        <input class="form-control form-control-sm" :value="product.name" @change="setProduct({ name: field($event) })" />
+      </label>
+      <label>
+        Price, {{ product.currency }}
+        <input class="form-control form-control-sm" :value="product.price" @change="setProduct({ price: field($event) })" />
+      </label>
+      <label>
+        Old price
+        <input class="form-control form-control-sm" :value="product.oldPrice" @change="setProduct({ oldPrice: field($event) })" />
+      </label>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.hint {
+  font-size: 0.74rem;
+  color: var(--harbour-soft);
+  margin: 0.1rem 0 0.4rem;
+}
+
+.wrong {
+  color: #9c2f10;
+  font-size: 0.8rem;
+  margin: 0 0 0.4rem;
+}
+
+.spaced {
+  margin: 0.4rem 0;
+}
+
+label {
+  font-size: 0.78rem;
+}
+
+input {
+  font-size: 0.82rem;
+  padding: 0.12rem 0.4rem;
+  min-height: 0;
+}
+</style>

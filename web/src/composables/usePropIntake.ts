@@ -1,0 +1,47 @@
+import { ref } from 'vue'
+import { api } from '../api'
+import { useEditor } from '../stores/editor'
+import { useNotices } from '../stores/notices'
+import type { Command, Prop } from '../types'
+
+const busy = ref(0)
+
+// usePropIntake brings files in: pictures become layers, a tune goes under the
+// clip.
+export function usePropIntake() {
+  const editor = useEditor()
+  const notices = useNotices()
+
+  async function take(files: File[]) {
+    for (const file of files) {
+      busy.value++
+      try {
+        await use(await api.upload(file))
+      } catch (e) {
+        notices.fail(e)
+      } finally {
+        busy.value--
+      }
+    }
+  }
+
+  // use puts a prop to use in the open clip.
+  async function use(prop: Prop) {
+    const known = editor.clip?.props.find((p) => p.hash === prop.hash)
+    const first: Command[] = known ? [] : [{ type: 'addProp', prop }]
+    const id = known?.id ?? prop.id
+    if (prop.kind === 'cutout') {
+      // The draft asks nothing of the prop, so it may come in the same step.
+      await editor.addLayer('cutout', { prop: id, name: prop.name }, first)
+      return
+    }
+    const rate = editor.clip?.rate ?? 30
+    const tune = { prop: id, start: 0, gain: 0, fadeIn: 0, fadeOut: Math.min(rate, editor.clip?.length ?? rate) }
+    const done = await editor.run({ type: 'batch', commands: [...first, { type: 'setTune', tune }] })
+    if (!done) return
+    if (prop.sound?.steady) notices.say(`${prop.name}: ${prop.sound.tempo.bpm.toFixed(1)} BPM. The Beatline follows it now.`)
+    else notices.say(`No steady beat was found in ${prop.name}; set the tempo by hand.`, 'problem')
+  }
+
+  return { busy, take, use }
+}

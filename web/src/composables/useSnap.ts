@@ -1,0 +1,49 @@
+import { ref } from 'vue'
+import { useEditor } from '../stores/editor'
+import { propertyName } from '../words'
+
+export interface Snapped {
+  frame: number
+  beat?: number // when it is a beat, the moment is bound to it
+  to: string
+}
+
+const line = ref<Snapped | null>(null)
+
+// useSnap finds what a dragged thing catches on: beats, hits, the playhead,
+// other keys and ends. reach is in frames.
+export function useSnap() {
+  const editor = useEditor()
+
+  function snap(frame: number, reach: number, own: (layer: string, property: string, frame: number) => boolean, off: boolean) {
+    line.value = null
+    if (off) return null
+    let best: Snapped | null = null
+    let distance = reach
+    const offer = (s: Snapped, ease = 0) => {
+      const d = Math.abs(s.frame - frame) + ease
+      if (d < distance || (d === distance && !best)) {
+        best = s
+        distance = d
+      }
+    }
+    for (const b of editor.view.beats)
+      offer({ frame: b.frame, beat: b.beat, to: b.down ? `bar ${b.bar}` : `bar ${b.bar}, beat ${b.in}` })
+    for (const h of editor.view.hits) offer({ frame: h.frame, to: 'a hit' }, 0.5)
+    offer({ frame: editor.frame, to: 'the playhead' }, 0.4)
+    for (const r of editor.view.rows) {
+      const name = editor.clip?.layers.find((l) => l.id === r.layer)?.name
+      if (!own(r.layer, '', r.from)) offer({ frame: r.from, to: `the start of ${name}` }, 0.6)
+      if (!own(r.layer, '', r.to)) offer({ frame: r.to, to: `the end of ${name}` }, 0.6)
+      for (const t of r.tracks)
+        for (const b of t.beads)
+          if (!own(r.layer, t.property, b.frame))
+            offer({ frame: b.frame, to: `${propertyName(t.property).toLowerCase()} of ${name}` }, 0.6)
+    }
+    line.value = best
+    return best as Snapped | null
+  }
+
+  const clear = () => (line.value = null)
+  return { line, snap, clear }
+}

@@ -1,0 +1,70 @@
+import { api } from '../api'
+import type { Clip } from '../types'
+import { Engine } from './engine'
+
+export interface Drawn {
+  w: number
+  h: number
+  pixels: Uint8Array
+}
+
+// Painters are the engines that draw. Each knows the clip and its pictures.
+export class Painters {
+  readonly engines: Engine[]
+  private clip: Clip | null = null
+  private known = new Map<string, Promise<Uint8Array>>()
+  private given = new Map<Engine, Set<string>>()
+
+  constructor(count: number, onCrash: (reason: string) => void) {
+    this.engines = Array.from({ length: count }, () => new Engine(onCrash, (e) => this.restore(e)))
+  }
+
+  private async restore(e: Engine) {
+    this.given.delete(e)
+    if (this.clip) await this.give(e, this.clip)
+  }
+
+  private async give(e: Engine, clip: Clip) {
+    const has = this.given.get(e) ?? new Set<string>()
+    this.given.set(e, has)
+    const used = new Set(clip.layers.map((l) => l.cutout?.prop))
+    for (const p of clip.props) {
+      if (!p.picture || !used.has(p.id) || has.has(p.hash)) continue
+      has.add(p.hash)
+      let bytes = this.known.get(p.hash)
+      if (!bytes) this.known.set(p.hash, (bytes = api.bytes(`/api/files/${p.hash}`)))
+      try {
+        await e.call('picture', p.hash, await bytes)
+      } catch (error) {
+        has.delete(p.hash)
+        this.known.delete(p.hash)
+        throw error
+      }
+    }
+    await e.call('open', clip)
+  }
+
+  // show gives the clip to all engines; it is done when they have it.
+  async show(clip: Clip) {
+    this.clip = clip
+    await Promise.all(this.engines.map((e) => this.give(e, clip)))
+  }
+
+  async draw(engine: number, shape: string, w: number, h: number, frame: number): Promise<Drawn> {
+    const pixels = await this.engines[engine].call<Uint8Array>('draw', { shape, w, h, frame })
+    return { w, h, pixels }
+  }
+
+  stop() {
+    for (const e of this.engines) e.stop()
+  }
+}
+
+export function put(canvas: HTMLCanvasElement, d: Drawn) {
+  if (canvas.width !== d.w || canvas.height !== d.h) {
+    canvas.width = d.w
+    canvas.height = d.h
+  }
+  const data = new Uint8ClampedArray(d.pixels.buffer as ArrayBuffer, d.pixels.byteOffset, d.pixels.byteLength)
+  canvas.getContext('2d', { alpha: false })?.putImageData(new ImageData(data, d.w, d.h), 0, 0)
+}

@@ -1,0 +1,19 @@
+import { createPinia } from 'pinia'
+import { createApp } from 'vue'
+import { createBootstrap } from 'bootstrap-vue-next'
+import { createRouter, createWebHistory } from 'vue-router'
+import App from './App.vue'
+import ClipsPage from './pages/ClipsPage.vue'
+import EditorPage from './pages/EditorPage.vue'
+import './style/main.scss'
+
+const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', component: ClipsPage },
+    { path: '/clips/:id', component: EditorPage, props: true },
+    { path: '/:rest(.*)', redirect: '/' }
+  ]
+})
+
+createApp(App).use(createPinia()).use(createBootstrap()).use(router).mount('#app')

@@ -1,0 +1,177 @@
+<script setup lang="ts">
+import { onMounted, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, type ClipSummary } from '../api'
+import NewClip from '../components/NewClip.vue'
+import { useNotices } from '../stores/notices'
+import { shapeName, shapeRatios } from '../words'
+
+const router = useRouter()
+const notices = useNotices()
+const clips = ref<ClipSummary[] | null>(null)
+const creating = ref(false)
+const deleting = ref<ClipSummary | null>(null)
+const picker = ref<HTMLInputElement | null>(null)
+
+async function load() {
+  try {
+    clips.value = await api.clips()
+  } catch (e) {
+    notices.fail(e)
+    clips.value ??= []
+  }
+}
+
+async function importBundle(event: Event) {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  input.value = ''
+  if (!file) return
+  try {
+    const { id } = await api.importBundle(file)
+    router.push(`/clips/${id}`)
+  } catch (e) {
+    notices.fail(e)
+  }
+}
+
+async function remove() {
+  const clip = deleting.value
+  deleting.value = null
+  if (!clip) return
+  try {
+    await api.remove(clip.id)
+  } catch (e) {
+    notices.fail(e)
+  }
+  await load()
+}
+
+function when(iso: string) {
+  return new Date(iso).toLocaleDateString('en', { day: 'numeric', month: 'long', hour: '2-digit', minute: '2-digit' })
+}
+
+onMounted(load)
+</script>
+
+<template>
+  <div class="clips">
+    <header>
+      <img src="/icon.svg" width="34" height="34" alt="" />
+      <h1>Clips</h1>
+      <span class="flex-fill" />
+      <BButton variant="outline-primary" @click="picker?.click()">Import a bundle</BButton>
+      <BButton class="btn-act" :variant="null" @click="creating = true">New clip</BButton>
+      <input ref="picker" type="file" accept=".zip" hidden aria-label="Bundle to import" @change="importBundle" />
+    </header>
+    <main>
+      <p v-if="clips && !clips.length" class="nothing card-chalk">
+        No clips yet. Begin with a shape and a length; products and a tune come next.
+        <BButton class="btn-act" :variant="null" @click="creating = true">New clip</BButton>
+      </p>
+      <ul v-if="clips" class="list-unstyled">
+        <li v-for="c in clips" :key="c.id" class="clip card-chalk">
+          <RouterLink :to="`/clips/${c.id}`" :aria-label="`Open ${c.name}`">
+            <span class="poster">
+              <img :src="`/api/clips/${c.id}/poster.png?r=${c.revision}`" :alt="`Poster frame of ${c.name}`" />
+            </span>
+            <strong>{{ c.name }}</strong>
+          </RouterLink>
+          <div class="facts">
+            <span>{{ shapeName(c.shape.id) }} {{ shapeRatios[c.shape.id] }} · {{ c.length }} · {{ c.rate }} fps</span>
+            <button class="plain" :aria-label="`Delete ${c.name}`" title="Delete" @click="deleting = c">
+              <i class="bi bi-trash3" />
+            </button>
+          </div>
+          <div class="facts">Changed {{ when(c.updated) }}</div>
+        </li>
+      </ul>
+    </main>
+    <NewClip v-model="creating" />
+    <BModal
+      :model-value="deleting !== null"
+      title="Delete this clip?"
+      ok-title="Delete the clip"
+      ok-variant="danger"
+      cancel-title="Keep it"
+      @ok="remove"
+      @hidden="deleting = null"
+    >
+      “{{ deleting?.name }}” goes with all its revisions and exports. This cannot be undone.
+    </BModal>
+  </div>
+</template>
+
+<style scoped>
+.clips {
+  height: 100%;
+  overflow: auto;
+}
+
+header {
+  display: flex;
+  align-items: center;
+  gap: 0.75rem;
+  padding: 1.2rem 2rem 0.6rem;
+}
+
+h1 {
+  margin: 0;
+  font-size: 1.9rem;
+}
+
+main {
+  padding: 0.8rem 2rem 2rem;
+}
+
+ul {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(232px, 1fr));
+  gap: 1.2rem;
+}
+
+.clip {
+  padding: 0.7rem 0.7rem 0.6rem;
+}
+
+.clip a {
+  color: inherit;
+  text-decoration: none;
+}
+
+.poster {
+  display: grid;
+  place-items: center;
+  height: 340px;
+  background: #828282;
+  border-radius: 6px;
+  overflow: hidden;
+  margin-bottom: 0.6rem;
+}
+
+.poster img {
+  max-width: 88%;
+  max-height: 92%;
+  box-shadow: 0 2px 10px rgba(0, 0, 0, 0.3);
+}
+
+strong {
+  font-size: 1.05rem;
+}
+
+.facts {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  color: var(--harbour-soft);
+  font-size: 0.8rem;
+}
+
+.nothing {
+  max-width: 36rem;
+  padding: 1.5rem;
+  display: grid;
+  gap: 1rem;
+  justify-items: start;
+}
+</style>

@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
+import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import Beatline from '../components/Beatline.vue'
+import ExportPanel from '../components/ExportPanel.vue'
+import HistoryPanel from '../components/HistoryPanel.vue'
+import Proofs from '../components/Proofs.vue'
+import SidePanel from '../components/SidePanel.vue'
+import Tabletop from '../components/Tabletop.vue'
+import TopBar from '../components/TopBar.vue'
+import { usePropIntake } from '../composables/usePropIntake'
+import { useShortcuts } from '../composables/useShortcuts'
+import { usePlayer } from '../composables/usePlayer'
+import { useEditor } from '../stores/editor'
+import { useNotices } from '../stores/notices'
+
+const props = defineProps<{ id: string }>()
+const editor = useEditor()
+const notices = useNotices()
+const intake = usePropIntake()
+const tabletop = ref<InstanceType<typeof Tabletop> | null>(null)
+const exporting = ref(false)
+const history = ref(false)
+const dropping = ref(false)
+const lost = ref('')
+
+const player = usePlayer(
+  () => tabletop.value?.canvas ?? null,
+  () => tabletop.value?.size ?? { w: 270, h: 480 }
+)
+useShortcuts(player)
+
+async function load() {
+  lost.value = ''
+  try {
+    await editor.open(props.id)
+  } catch (e) {
+    lost.value = e instanceof Error ? e.message : String(e)
+  }
+}
+
+onMounted(load)
+watch(() => props.id, load)
+onBeforeUnmount(() => editor.close())
+
+useEventListener(window, 'dragover', (e: DragEvent) => {
+  if (!e.dataTransfer?.types.includes('Files')) return
+  e.preventDefault()
+  dropping.value = true
+})
+useEventListener(window, 'dragleave', (e: DragEvent) => {
+  if (!e.relatedTarget) dropping.value = false
+})
+useEventListener(window, 'drop', async (e: DragEvent) => {
+  if (!e.dataTransfer?.files.length) return
+  e.preventDefault()
+  dropping.value = false
+  await intake.take([...e.dataTransfer.files]).catch(notices.fail)
+})
+</script>
+
+<template>
+  <div v-if="lost" class="lost">
+    <p>This clip cannot be opened: {{ lost }}</p>
+    <RouterLink to="/">Back to the clips</RouterLink>
+  </div>
+  <div v-else-if="!editor.clip" class="lost" role="status">Opening the clip…</div>
+  <div v-else class="editor">
+    <TopBar @export="exporting = true" @history="history = true" />
+    <SidePanel />
+    <Tabletop ref="tabletop" :playing="player.playing.value" />
+    <Proofs :playing="player.playing.value" />
+    <Beatline :player="player" />
+    <ExportPanel v-model="exporting" />
+    <HistoryPanel v-model="history" />
+    <div v-if="dropping" class="drop">Drop cut-outs and tunes here</div>
+  </div>
+</template>
+
+<style scoped>
+.editor {
+  display: grid;
+  height: 100%;
+  grid-template-columns: 304px minmax(0, 1fr) 148px;
+  grid-template-rows: 46px minmax(0, 1fr) clamp(210px, 36vh, 360px);
+  grid-template-areas: 'top top top' 'side table proofs' 'beat beat beat';
+}
+
+@media (max-width: 1100px) {
+  .editor {
+    grid-template-columns: 272px minmax(0, 1fr) 112px;
+  }
+}
+
+.lost {
+  padding: 4rem;
+  text-align: center;
+}
+
+.drop {
+  position: fixed;
+  inset: 12px;
+  display: grid;
+  place-items: center;
+  border: 3px dashed var(--kelp);
+  border-radius: 6px;
+  background: rgba(252, 250, 245, 0.9);
+  font: 700 1.6rem 'Bricolage Grotesque';
+  z-index: 1500;
+  pointer-events: none;
+}
+</style>
