@@ -9,5 +9,5 @@ export default ts.config(
     files: ['src/**/*.vue'],
     languageOptions: { parserOptions: { parser: ts.parser } }
   },
-  { rules: { '@typescript-eslint/no-explicit-any': 'error', 'no-undef': 'off' } }
+  { rules: { '@typescript-eslint/no-explicit-any': 'error', 'no-undef': 'off', 'vue/multi-word-component-names': 'off' } }
 )

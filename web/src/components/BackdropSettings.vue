@@ -26,8 +26,18 @@ function add() {
   <div>
     <h2>Backdrop</h2>
     <div v-for="(s, i) in backdrop.stops" :key="i" class="stop">
-      <ColourField :label="backdrop.stops.length > 1 ? `Colour ${i + 1}` : 'Colour'" :value="s.colour" @change="setStop(i, { colour: $event })" />
-      <NumberField v-if="backdrop.stops.length > 1" label="At" unit="%" :value="s.at" @change="setStop(i, { at: $event })" />
+      <ColourField
+        :label="backdrop.stops.length > 1 ? `Colour ${i + 1}` : 'Colour'"
+        :value="s.colour"
+        @change="setStop(i, { colour: $event })"
+      />
+      <NumberField
+        v-if="backdrop.stops.length > 1"
+        label="At"
+        unit="%"
+        :value="s.at"
+        @change="setStop(i, { at: $event })"
+      />
       <button
         v-if="backdrop.stops.length > 1"
         class="plain"
@@ -38,8 +48,16 @@ function add() {
       </button>
     </div>
     <div class="pair">
-      <NumberField v-if="backdrop.stops.length > 1" label="Runs towards" unit="°" :value="backdrop.angle" @change="set({ angle: $event })" />
-      <button v-if="backdrop.stops.length < 4" class="plain add" @click="add"><i class="bi bi-plus-lg" /> Another colour</button>
+      <NumberField
+        v-if="backdrop.stops.length > 1"
+        label="Runs towards"
+        unit="°"
+        :value="backdrop.angle"
+        @change="set({ angle: $event })"
+      />
+      <button v-if="backdrop.stops.length < 4" class="plain add" @click="add">
+        <i class="bi bi-plus-lg" /> Another colour
+      </button>
     </div>
   </div>
 </template>

@@ -36,7 +36,9 @@ const path = (t: Track, i: number) =>
 const others = computed(() => {
   if (open.value) return []
   const first = new Set(props.row.tracks[0]?.beads.map((b) => b.frame))
-  return [...new Set(props.row.tracks.slice(1).flatMap((t) => t.beads.map((b) => b.frame)))].filter((f) => !first.has(f))
+  return [...new Set(props.row.tracks.slice(1).flatMap((t) => t.beads.map((b) => b.frame)))].filter(
+    (f) => !first.has(f)
+  )
 })
 
 const isSelected = (property: string, frame: number) =>
@@ -48,10 +50,12 @@ function pressBead(e: PointerEvent, track: Track, bead: Bead) {
   const me: KeyRef = { layer: props.row.layer, property: track.property, frame: bead.frame }
   if (editor.selected !== props.row.layer) editor.select(props.row.layer)
   const already = isSelected(track.property, bead.frame)
-  if (e.shiftKey) editor.keys = already ? editor.keys.filter((k) => JSON.stringify(k) !== JSON.stringify(me)) : [...editor.keys, me]
+  if (e.shiftKey)
+    editor.keys = already ? editor.keys.filter((k) => JSON.stringify(k) !== JSON.stringify(me)) : [...editor.keys, me]
   else if (!already) editor.keys = [me]
   const moving = editor.keys.length ? [...editor.keys] : [me]
-  const own = (l: string, p: string, f: number) => moving.some((k) => k.layer === l && k.property === p && k.frame === f)
+  const own = (l: string, p: string, f: number) =>
+    moving.some((k) => k.layer === l && k.property === p && k.frame === f)
   let command: Command | null = null
   let by = 0
   drag(
@@ -124,25 +128,68 @@ function toggleShown() {
 </script>
 
 <template>
-  <div class="row-line" :class="{ selected: editor.selected === row.layer, hiddenlayer: layer?.hidden }" :data-layer="row.layer">
+  <div
+    class="row-line"
+    :class="{ selected: editor.selected === row.layer, hiddenlayer: layer?.hidden }"
+    :data-layer="row.layer"
+  >
     <div class="label" :style="{ height: `${height}px` }">
       <div class="title">
-        <button class="plain grip" :aria-label="`Move ${layer?.name} in the stack`" title="Drag up or down: nearer or farther" @pointerdown="emit('stack', $event)">
+        <button
+          class="plain grip"
+          :aria-label="`Move ${layer?.name} in the stack`"
+          title="Drag up or down: nearer or farther"
+          @pointerdown="emit('stack', $event)"
+        >
           <i :class="icon" />
         </button>
         <button class="plain name" :title="layer?.name" @click="editor.select(row.layer)">{{ layer?.name }}</button>
-        <button class="plain eye" :aria-label="`${layer?.hidden ? 'Show' : 'Hide'} ${layer?.name}`" :aria-pressed="layer?.hidden ?? false" @click="toggleShown">
+        <button
+          class="plain eye"
+          :aria-label="`${layer?.hidden ? 'Show' : 'Hide'} ${layer?.name}`"
+          :aria-pressed="layer?.hidden ?? false"
+          @click="toggleShown"
+        >
           <i :class="layer?.hidden ? 'bi bi-eye-slash' : 'bi bi-eye'" />
         </button>
       </div>
       <template v-if="open">
-        <span v-for="(t, i) in row.tracks" :key="t.property" class="lane" :style="{ top: `${top(i) + 4}px` }">{{ propertyName(t.property) }}</span>
+        <span v-for="(t, i) in row.tracks" :key="t.property" class="lane" :style="{ top: `${top(i) + 4}px` }">{{
+          propertyName(t.property)
+        }}</span>
       </template>
     </div>
     <svg :width="width" :height="height" @pointerdown.self="editor.select(row.layer)">
-      <rect :x="x(row.from)" :y="1" :width="x(row.to - row.from)" :height="height - 2" rx="5" class="bar" data-part="whole" @pointerdown="pressBar($event, 'whole')" />
-      <rect :x="x(row.from)" :y="1" width="7" :height="height - 2" rx="3" class="end" data-part="from" @pointerdown="pressBar($event, 'from')" />
-      <rect :x="x(row.to) - 7" :y="1" width="7" :height="height - 2" rx="3" class="end" data-part="to" @pointerdown="pressBar($event, 'to')" />
+      <rect
+        :x="x(row.from)"
+        :y="1"
+        :width="x(row.to - row.from)"
+        :height="height - 2"
+        rx="5"
+        class="bar"
+        data-part="whole"
+        @pointerdown="pressBar($event, 'whole')"
+      />
+      <rect
+        :x="x(row.from)"
+        :y="1"
+        width="7"
+        :height="height - 2"
+        rx="3"
+        class="end"
+        data-part="from"
+        @pointerdown="pressBar($event, 'from')"
+      />
+      <rect
+        :x="x(row.to) - 7"
+        :y="1"
+        width="7"
+        :height="height - 2"
+        rx="3"
+        class="end"
+        data-part="to"
+        @pointerdown="pressBar($event, 'to')"
+      />
       <g v-for="(t, i) in lanes" :key="t.property">
         <path :d="path(t, i)" class="string" />
         <g v-for="b in t.beads" :key="b.frame">
@@ -159,7 +206,10 @@ function toggleShown() {
             @pointerdown="pressBead($event, t, b)"
             @keydown="keyBead($event, t, b)"
           >
-            <title>{{ propertyName(t.property) }} {{ b.text }}, {{ timecode(b.frame, editor.clip?.rate ?? 30) }}{{ b.onBeat ? ', bound to a beat' : '' }}</title>
+            <title>
+              {{ propertyName(t.property) }} {{ b.text }}, {{ timecode(b.frame, editor.clip?.rate ?? 30)
+              }}{{ b.onBeat ? ', bound to a beat' : '' }}
+            </title>
           </circle>
         </g>
       </g>
@@ -171,6 +221,7 @@ function toggleShown() {
 <style scoped>
 .row-line {
   display: flex;
+  scroll-margin: 62px 0 10px;
   border-bottom: 1px solid rgba(23, 63, 71, 0.08);
 }
 

@@ -17,7 +17,9 @@ const wave = computed(() => {
 })
 
 const strong = computed(() => editor.view.hits.filter((h) => h.strength > 0.45))
-const beatRoom = computed(() => (editor.view.beats.length > 1 ? x(editor.view.beats[1].frame - editor.view.beats[0].frame) : 0))
+const beatRoom = computed(() =>
+  editor.view.beats.length > 1 ? x(editor.view.beats[1].frame - editor.view.beats[0].frame) : 0
+)
 
 const seconds = computed(() => {
   const rate = editor.clip?.rate ?? 30

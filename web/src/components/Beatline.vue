@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { computed, ref, watch } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { drag } from '../composables/useDrag'
 import type { usePlayer } from '../composables/usePlayer'
 import { useSnap } from '../composables/useSnap'
@@ -64,6 +64,16 @@ function stack(e: PointerEvent, layer: string) {
   )
 }
 
+// What is selected in the picture comes into sight here.
+watch(
+  () => editor.selected,
+  async (layer) => {
+    await nextTick()
+    const row = scroller.value?.querySelector<HTMLElement>(`[data-layer="${layer}"]`)
+    row?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
+  }
+)
+
 // While it plays, the playhead stays in sight.
 watch(
   () => editor.frame,
@@ -97,10 +107,22 @@ watch(
             @keydown.right.prevent="editor.go(editor.frame + 1)"
           >
             <BeatRuler :scale="scale" :width="width" />
+            <span class="flag" :style="{ transform: `translateX(${editor.frame * scale}px)` }" />
           </div>
         </div>
-        <BeatRow v-for="r in editor.view.rows" :key="r.layer" :row="r" :scale="scale" :width="width" @stack="stack($event, r.layer)" />
-        <div class="playhead" :style="{ transform: `translateX(${labels + editor.frame * scale}px)` }" data-test="playhead" />
+        <BeatRow
+          v-for="r in editor.view.rows"
+          :key="r.layer"
+          :row="r"
+          :scale="scale"
+          :width="width"
+          @stack="stack($event, r.layer)"
+        />
+        <div
+          class="playhead"
+          :style="{ transform: `translateX(${labels + editor.frame * scale}px)` }"
+          data-test="playhead"
+        />
         <div v-if="line" class="snapline" :style="{ left: `${labels + line.frame * scale}px` }">
           <span>{{ line.to }}</span>
         </div>
@@ -152,11 +174,6 @@ watch(
   font: 700 0.95rem 'Bricolage Grotesque';
 }
 
-.rulerbox {
-  cursor: col-resize;
-  touch-action: none;
-}
-
 .playhead {
   position: absolute;
   top: 0;
@@ -168,13 +185,19 @@ watch(
   pointer-events: none;
 }
 
-.playhead::before {
-  content: '';
+.rulerbox {
+  position: relative;
+  cursor: col-resize;
+  touch-action: none;
+}
+
+.flag {
   position: absolute;
   top: 0;
-  left: -6px;
+  left: -7px;
   border: 7px solid transparent;
   border-top: 10px solid var(--buoy);
+  pointer-events: none;
 }
 
 .snapline {

@@ -46,7 +46,10 @@ function setProduct(p: Product, values: Partial<Product>) {
 
 function addProduct() {
   const id = `product-${Date.now().toString(36)}`
-  editor.run({ type: 'setProduct', product: { id, name: 'New product', price: '10.00', oldPrice: '', currency: 'EUR' } })
+  editor.run({
+    type: 'setProduct',
+    product: { id, name: 'New product', price: '10.00', oldPrice: '', currency: 'EUR' }
+  })
 }
 
 const field = (event: Event) => (event.target as HTMLInputElement).value
@@ -58,7 +61,7 @@ const field = (event: Event) => (event.target as HTMLInputElement).value
     <div class="light">
       <LightDial :direction="clip.light.direction" :height="clip.light.height" @change="light" />
       <div class="pair">
-        <NumberField label="Comes from" unit="°" :value="clip.light.direction" @change="light({ direction: $event })" />
+        <NumberField label="Direction" unit="°" :value="clip.light.direction" @change="light({ direction: $event })" />
         <NumberField label="Height" unit="°" :value="clip.light.height" @change="light({ height: $event })" />
         <NumberField label="Softness" unit="%" :value="clip.light.softness" @change="light({ softness: $event })" />
         <NumberField label="Strength" unit="%" :value="clip.light.strength" @change="light({ strength: $event })" />
@@ -69,7 +72,12 @@ const field = (event: Event) => (event.target as HTMLInputElement).value
     <div class="pair">
       <label>
         Length
-        <input class="form-control form-control-sm" :value="editor.view.timecode" aria-label="Length of the clip" @change="length" />
+        <input
+          class="form-control form-control-sm"
+          :value="editor.view.timecode"
+          aria-label="Length of the clip"
+          @change="length"
+        />
       </label>
       <ChoiceField
         label="Frames a second"
@@ -103,7 +111,11 @@ const field = (event: Event) => (event.target as HTMLInputElement).value
         <NumberField label="Begins at, seconds" :value="tune.start" :step="0.1" @change="setTune({ start: $event })" />
         <NumberField label="Loudness" unit="dB" :value="tune.gain" @change="setTune({ gain: $event })" />
         <NumberField label="Fade in, frames" :value="tune.fadeIn" @change="setTune({ fadeIn: Math.round($event) })" />
-        <NumberField label="Fade out, frames" :value="tune.fadeOut" @change="setTune({ fadeOut: Math.round($event) })" />
+        <NumberField
+          label="Fade out, frames"
+          :value="tune.fadeOut"
+          @change="setTune({ fadeOut: Math.round($event) })"
+        />
       </div>
     </template>
     <NumberField
@@ -115,11 +127,29 @@ const field = (event: Event) => (event.target as HTMLInputElement).value
     <h2>Range</h2>
     <p v-if="!clip.products.length" class="hint">Products with their prices; badges and words show them.</p>
     <div v-for="p in clip.products" :key="p.id" class="three product">
-      <input class="form-control form-control-sm" :value="p.name" aria-label="Product" @change="setProduct(p, { name: field($event) })" />
-      <input class="form-control form-control-sm" :value="p.price" :aria-label="`Price of ${p.name}`" @change="setProduct(p, { price: field($event) })" />
-      <input class="form-control form-control-sm" :value="p.oldPrice" :aria-label="`Old price of ${p.name}`" placeholder="old price" @change="setProduct(p, { oldPrice: field($event) })" />
+      <input
+        class="form-control form-control-sm"
+        :value="p.name"
+        aria-label="Product"
+        @change="setProduct(p, { name: field($event) })"
+      />
+      <input
+        class="form-control form-control-sm"
+        :value="p.price"
+        :aria-label="`Price of ${p.name}`"
+        @change="setProduct(p, { price: field($event) })"
+      />
+      <input
+        class="form-control form-control-sm"
+        :value="p.oldPrice"
+        :aria-label="`Old price of ${p.name}`"
+        placeholder="old price"
+        @change="setProduct(p, { oldPrice: field($event) })"
+      />
     </div>
-    <button class="plain poster" @click="addProduct"><i class="bi bi-plus-lg" aria-hidden="true" /> Add a product</button>
+    <button class="plain poster" @click="addProduct">
+      <i class="bi bi-plus-lg" aria-hidden="true" /> Add a product
+    </button>
   </div>
 </template>
 

@@ -58,7 +58,12 @@ function choose(kind: string) {
       />
     </div>
     <div v-if="ease.kind === 'spring'" class="four">
-      <NumberField label="Bounce" :value="ease.bounce ?? 0" :step="0.05" @change="emit('change', { kind: 'spring', bounce: $event })" />
+      <NumberField
+        label="Bounce"
+        :value="ease.bounce ?? 0"
+        :step="0.05"
+        @change="emit('change', { kind: 'spring', bounce: $event })"
+      />
     </div>
   </div>
 </template>

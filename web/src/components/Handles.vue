@@ -32,8 +32,13 @@ function local(e: PointerEvent) {
 
 function handle(change: Record<string, unknown>): Command {
   return {
-    type: 'handle', layer: editor.selected, shape: editor.shape, frame: editor.frame,
-    target: 'auto', base: start, ...change
+    type: 'handle',
+    layer: editor.selected,
+    shape: editor.shape,
+    frame: editor.frame,
+    target: 'auto',
+    base: start,
+    ...change
   }
 }
 

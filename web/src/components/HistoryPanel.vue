@@ -30,7 +30,9 @@ async function restore(revision: number) {
       <li v-for="(r, i) in list" :key="r.revision">
         <span class="n">{{ r.revision }}</span>
         <span class="flex-fill">{{ r.change }}</span>
-        <time :datetime="r.at">{{ new Date(r.at).toLocaleTimeString('en', { hour: '2-digit', minute: '2-digit' }) }}</time>
+        <time :datetime="r.at">{{
+          new Date(r.at).toLocaleTimeString('en', { hour: '2-digit', minute: '2-digit' })
+        }}</time>
         <em v-if="i === 0">now</em>
         <button v-else class="plain" :aria-label="`Go back to revision ${r.revision}`" @click="restore(r.revision)">
           Go back

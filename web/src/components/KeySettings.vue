@@ -114,10 +114,20 @@ const about = computed(() => {
       </template>
       <span v-else class="off">{{ keysOf(p.id).length ? 'between keys' : 'no keys' }}</span>
       <span class="jumps">
-        <button class="plain" :disabled="!keysOf(p.id).length" :aria-label="`Key of ${p.name} before`" @click="jump(p.id, -1)">
+        <button
+          class="plain"
+          :disabled="!keysOf(p.id).length"
+          :aria-label="`Key of ${p.name} before`"
+          @click="jump(p.id, -1)"
+        >
           <i class="bi bi-chevron-left" />
         </button>
-        <button class="plain" :disabled="!keysOf(p.id).length" :aria-label="`Next key of ${p.name}`" @click="jump(p.id, 1)">
+        <button
+          class="plain"
+          :disabled="!keysOf(p.id).length"
+          :aria-label="`Next key of ${p.name}`"
+          @click="jump(p.id, 1)"
+        >
           <i class="bi bi-chevron-right" />
         </button>
       </span>

@@ -35,10 +35,22 @@ function rename(event: Event) {
   <div v-else>
     <div class="head">
       <input class="form-control form-control-sm" :value="layer.name" aria-label="Name of the layer" @change="rename" />
-      <button class="plain" title="Copy" aria-label="Copy the layer" @click="editor.run({ type: 'copyLayer', layer: layer.id, id: `${layer.id.slice(0, 40)}-${Date.now() % 100000}` })">
+      <button
+        class="plain"
+        title="Copy"
+        aria-label="Copy the layer"
+        @click="
+          editor.run({ type: 'copyLayer', layer: layer.id, id: `${layer.id.slice(0, 40)}-${Date.now() % 100000}` })
+        "
+      >
         <i class="bi bi-copy" />
       </button>
-      <button class="plain" title="Delete" aria-label="Delete the layer" @click="editor.run({ type: 'removeLayer', layer: layer.id }), editor.select('')">
+      <button
+        class="plain"
+        title="Delete"
+        aria-label="Delete the layer"
+        @click="(editor.run({ type: 'removeLayer', layer: layer.id }), editor.select(''))"
+      >
         <i class="bi bi-trash3" />
       </button>
     </div>
@@ -49,18 +61,28 @@ function rename(event: Event) {
       <h2>
         Rest in {{ shapeName(editor.shape) }}
         <small v-if="!atHome && !own">as in {{ shapeName(editor.home) }}</small>
-        <button v-if="own" class="plain same" @click="editor.run({ type: 'clearRest', layer: layer.id, shape: editor.shape })">
+        <button
+          v-if="own"
+          class="plain same"
+          @click="editor.run({ type: 'clearRest', layer: layer.id, shape: editor.shape })"
+        >
           Same as the others
         </button>
       </h2>
       <div class="three">
-        <ChoiceField label="Pinned to" :value="rest.pin" :options="pins" @change="setRest({ pin: $event, x: 0, y: 0 })" />
+        <ChoiceField
+          label="Pinned to"
+          :value="rest.pin"
+          :options="pins"
+          @change="setRest({ pin: $event, x: 0, y: 0 })"
+        />
         <NumberField label="Right" :value="rest.x" @change="setRest({ x: $event })" />
         <NumberField label="Down" :value="rest.y" @change="setRest({ y: $event })" />
         <NumberField label="Size" :value="rest.size" @change="setRest({ size: $event })" />
         <NumberField label="Turn" unit="°" :value="rest.turn" @change="setRest({ turn: $event })" />
         <label class="show">
-          <input type="checkbox" :checked="!rest.away" @change="setRest({ away: rest?.away ? false : true })" /> Shown here
+          <input type="checkbox" :checked="!rest.away" @change="setRest({ away: rest?.away ? false : true })" /> Shown
+          here
         </label>
       </div>
       <h2>Shadow and mix</h2>
@@ -83,13 +105,36 @@ function rename(event: Event) {
             })
           "
         />
-        <ChoiceField label="Blend" :value="layer.blend" :options="blends.map((b) => ({ id: b, name: b }))" @change="set({ blend: $event })" />
+        <ChoiceField
+          label="Blend"
+          :value="layer.blend"
+          :options="blends.map((b) => ({ id: b, name: b }))"
+          @change="set({ blend: $event })"
+        />
       </div>
       <div v-if="layer.shadow && !layer.shadow.none" class="pair own">
-        <NumberField label="Falls towards" unit="°" :value="layer.shadow.direction" @change="set({ shadow: { ...layer.shadow, direction: $event } })" />
-        <NumberField label="Distance" :value="layer.shadow.distance" @change="set({ shadow: { ...layer.shadow, distance: $event } })" />
-        <NumberField label="Softness" :value="layer.shadow.softness" @change="set({ shadow: { ...layer.shadow, softness: $event } })" />
-        <NumberField label="Strength" unit="%" :value="layer.shadow.strength" @change="set({ shadow: { ...layer.shadow, strength: $event } })" />
+        <NumberField
+          label="Falls towards"
+          unit="°"
+          :value="layer.shadow.direction"
+          @change="set({ shadow: { ...layer.shadow, direction: $event } })"
+        />
+        <NumberField
+          label="Distance"
+          :value="layer.shadow.distance"
+          @change="set({ shadow: { ...layer.shadow, distance: $event } })"
+        />
+        <NumberField
+          label="Softness"
+          :value="layer.shadow.softness"
+          @change="set({ shadow: { ...layer.shadow, softness: $event } })"
+        />
+        <NumberField
+          label="Strength"
+          unit="%"
+          :value="layer.shadow.strength"
+          @change="set({ shadow: { ...layer.shadow, strength: $event } })"
+        />
       </div>
     </template>
   </div>

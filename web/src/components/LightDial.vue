@@ -24,7 +24,10 @@ function press(e: PointerEvent) {
       const x = m.clientX - box.left - 44
       const y = m.clientY - box.top - 44
       const r = Math.min(36, Math.hypot(x, y))
-      held.value = { direction: Math.round((Math.atan2(x, -y) * 180) / Math.PI), height: Math.round(90 - (r / 36) * 80) }
+      held.value = {
+        direction: Math.round((Math.atan2(x, -y) * 180) / Math.PI),
+        height: Math.round(90 - (r / 36) * 80)
+      }
     },
     (moved) => {
       if (moved && held.value) emit('change', held.value)

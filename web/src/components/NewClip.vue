@@ -7,7 +7,15 @@ import { shapeName, shapeRatios, standardShapes } from '../words'
 
 const open = defineModel<boolean>({ required: true })
 const router = useRouter()
-const form = reactive({ name: 'Untitled clip', shape: 'tall', w: 1080, h: 1920, rate: 30, length: '12s00f', tempo: 120 })
+const form = reactive({
+  name: 'Untitled clip',
+  shape: 'tall',
+  w: 1080,
+  h: 1920,
+  rate: 30,
+  length: '12s00f',
+  tempo: 120
+})
 const problem = ref<Problem | null>(null)
 
 function choose(id: string) {
@@ -37,7 +45,15 @@ async function create(event: { preventDefault(): void }) {
 </script>
 
 <template>
-  <BModal v-model="open" title="New clip" ok-title="Create the clip" ok-class="btn-act" :ok-variant="null" cancel-title="Cancel" @ok="create">
+  <BModal
+    v-model="open"
+    title="New clip"
+    ok-title="Create the clip"
+    ok-class="btn-act"
+    :ok-variant="null"
+    cancel-title="Cancel"
+    @ok="create"
+  >
     <form class="grid" @submit="create">
       <label>
         Name

@@ -2,7 +2,14 @@
 import { ref, watch } from 'vue'
 
 // A number that is taken when Enter is pressed or the field is left.
-const props = defineProps<{ label: string; value: number; unit?: string; step?: number; bare?: boolean; disabled?: boolean }>()
+const props = defineProps<{
+  label: string
+  value: number
+  unit?: string
+  step?: number
+  bare?: boolean
+  disabled?: boolean
+}>()
 const emit = defineEmits<{ change: [value: number] }>()
 const text = ref('')
 const shown = (v: number) => String(Math.round(v * 100) / 100)

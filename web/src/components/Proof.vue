@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useWindowSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useStill } from '../composables/useStill'
 import { useEditor } from '../stores/editor'
@@ -7,14 +8,18 @@ import { shapeName, shapeRatios } from '../words'
 
 const props = defineProps<{ shape: Shape; playing: boolean }>()
 const editor = useEditor()
+const page = useWindowSize()
 const canvas = ref<HTMLCanvasElement | null>(null)
 
 const size = computed(() => {
-  const k = Math.min(118 / props.shape.w, 104 / props.shape.h)
+  const narrow = page.width.value <= 1100
+  const k = Math.min((narrow ? 84 : 118) / props.shape.w, (narrow ? 92 : 104) / props.shape.h)
   return { w: Math.round(props.shape.w * k), h: Math.round(props.shape.h * k) }
 })
 
-const differs = computed(() => editor.view.rows.some((r) => r.layer === editor.selected && r.differ.includes(props.shape.id)))
+const differs = computed(() =>
+  editor.view.rows.some((r) => r.layer === editor.selected && r.differ.includes(props.shape.id))
+)
 
 // Proofs are drawn at twice their size: they are small and looked at closely.
 useStill(canvas, 1, () => ({

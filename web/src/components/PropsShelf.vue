@@ -38,7 +38,13 @@ watch(intake.busy, (n) => {
 
 <template>
   <div>
-    <BButton variant="outline-primary" size="sm" class="w-100" :disabled="intake.busy.value > 0" @click="picker?.click()">
+    <BButton
+      variant="outline-primary"
+      size="sm"
+      class="w-100"
+      :disabled="intake.busy.value > 0"
+      @click="picker?.click()"
+    >
       <i class="bi bi-plus-lg" aria-hidden="true" />
       {{ intake.busy.value ? 'Reading the file…' : 'Bring in a cut-out or a tune' }}
     </BButton>
@@ -74,10 +80,18 @@ watch(intake.busy, (n) => {
     <p v-if="!tunes.length" class="hint">A tune gives the clip its beats.</p>
     <ul class="list-unstyled">
       <li v-for="p in tunes" :key="p.hash" class="tune">
-        <button class="plain" :class="{ on: p.hash === tuneHash }" :aria-label="`Lay ${p.name} under the clip`" @click="intake.use(p)">
+        <button
+          class="plain"
+          :class="{ on: p.hash === tuneHash }"
+          :aria-label="`Lay ${p.name} under the clip`"
+          @click="intake.use(p)"
+        >
           <i class="bi bi-music-note-beamed" aria-hidden="true" />
           <span>{{ p.name }}</span>
-          <small>{{ p.sound?.steady ? `${p.sound.tempo.bpm.toFixed(0)} BPM` : 'no beat' }} · {{ p.sound?.seconds.toFixed(0) }} s</small>
+          <small
+            >{{ p.sound?.steady ? `${p.sound.tempo.bpm.toFixed(0)} BPM` : 'no beat' }} ·
+            {{ p.sound?.seconds.toFixed(0) }} s</small
+          >
         </button>
       </li>
     </ul>

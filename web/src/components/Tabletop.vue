@@ -52,9 +52,14 @@ defineExpose({ canvas, size })
 </script>
 
 <template>
-  <main ref="area" class="table" aria-label="Tabletop">
+  <main ref="area" class="tabletop" aria-label="Tabletop">
     <div class="frame" :style="{ width: `${fit.w}px`, height: `${fit.h}px` }">
-      <canvas ref="canvas" :style="{ width: `${fit.w}px`, height: `${fit.h}px` }" role="img" :aria-label="`Frame ${editor.frame}`" />
+      <canvas
+        ref="canvas"
+        :style="{ width: `${fit.w}px`, height: `${fit.h}px` }"
+        role="img"
+        :aria-label="`Frame ${editor.frame}`"
+      />
       <Handles v-if="!playing" :w="fit.w" :h="fit.h" />
     </div>
     <p v-if="target && !playing" class="target">{{ target }}</p>
@@ -62,7 +67,7 @@ defineExpose({ canvas, size })
 </template>
 
 <style scoped>
-.table {
+.tabletop {
   grid-area: table;
   position: relative;
   display: grid;

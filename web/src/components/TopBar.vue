@@ -30,7 +30,13 @@ function rename(event: Event) {
       <i :class="state.ok ? 'bi bi-check2' : 'bi bi-wifi-off'" aria-hidden="true" /> {{ state.text }}
     </span>
     <span class="flex-fill" />
-    <button class="plain" :disabled="!editor.past.length" title="Undo (Ctrl Z)" aria-label="Undo" @click="editor.undo()">
+    <button
+      class="plain"
+      :disabled="!editor.past.length"
+      title="Undo (Ctrl Z)"
+      aria-label="Undo"
+      @click="editor.undo()"
+    >
       <i class="bi bi-arrow-counterclockwise" />
     </button>
     <button

@@ -57,7 +57,7 @@ const step = (by: number) => {
       :aria-pressed="player.muted.value"
       title="Mute"
       aria-label="Mute"
-      @click="player.muted.value = !player.muted.value"
+      @click="player.toggleSound()"
     >
       <i :class="player.muted.value ? 'bi bi-volume-mute' : 'bi bi-volume-up'" />
     </button>

@@ -34,7 +34,9 @@ const field = (event: Event) => (event.target as HTMLInputElement).value
       @change="set({ text: field($event) })"
     />
     <p class="hint">*emphasis* ~struck out~ {name} {price} {old} {percent}</p>
-    <p v-if="lacks" class="wrong" role="alert">No font here has a letter for “{{ lacks }}”; an empty box stands for it.</p>
+    <p v-if="lacks" class="wrong" role="alert">
+      No font here has a letter for “{{ lacks }}”; an empty box stands for it.
+    </p>
     <div class="pair">
       <ChoiceField label="Font" :value="words.font" :options="fonts" @change="set({ font: $event })" />
       <ChoiceField
@@ -46,35 +48,54 @@ const field = (event: Event) => (event.target as HTMLInputElement).value
       <ColourField label="Colour" :value="words.fill" @change="set({ fill: $event })" />
       <ColourField label="Emphasis colour" :value="words.emphasisFill" @change="set({ emphasisFill: $event })" />
     </div>
-    <div class="three spaced">
-      <ChoiceField
-        label="Lines stand"
-        :value="words.align"
-        :options="[
-          { id: 'left', name: 'Left' },
-          { id: 'centre', name: 'Centre' },
-          { id: 'right', name: 'Right' }
-        ]"
-        @change="set({ align: $event })"
+    <details class="spaced">
+      <summary>Lines, spacing and plate</summary>
+      <div class="three spaced">
+        <ChoiceField
+          label="Lines stand"
+          :value="words.align"
+          :options="[
+            { id: 'left', name: 'Left' },
+            { id: 'centre', name: 'Centre' },
+            { id: 'right', name: 'Right' }
+          ]"
+          @change="set({ align: $event })"
+        />
+        <NumberField label="Break at" :value="words.width" @change="set({ width: $event })" />
+        <NumberField label="Line spacing" unit="%" :value="words.lineSpacing" @change="set({ lineSpacing: $event })" />
+        <NumberField
+          label="Letters apart"
+          unit="%"
+          :value="words.letterSpacing"
+          @change="set({ letterSpacing: $event })"
+        />
+        <ChoiceField
+          label="Plate"
+          :value="words.plate?.kind ?? ''"
+          :options="[
+            { id: '', name: 'None' },
+            { id: 'pill', name: 'Pill' },
+            { id: 'card', name: 'Card' },
+            { id: 'disc', name: 'Disc' },
+            { id: 'burst', name: 'Burst' }
+          ]"
+          @change="set({ plate: $event ? { fill: '#dd4f28', room: 55, ...words.plate, kind: $event } : undefined })"
+        />
+        <NumberField
+          v-if="words.plate"
+          label="Room"
+          unit="%"
+          :value="words.plate.room"
+          @change="set({ plate: { ...words.plate, room: $event } })"
+        />
+      </div>
+      <ColourField
+        v-if="words.plate"
+        label="Plate colour"
+        :value="words.plate.fill"
+        @change="set({ plate: { ...words.plate, fill: $event } })"
       />
-      <NumberField label="Break at" :value="words.width" @change="set({ width: $event })" />
-      <NumberField label="Line spacing" unit="%" :value="words.lineSpacing" @change="set({ lineSpacing: $event })" />
-      <NumberField label="Letters apart" unit="%" :value="words.letterSpacing" @change="set({ letterSpacing: $event })" />
-      <ChoiceField
-        label="Plate"
-        :value="words.plate?.kind ?? ''"
-        :options="[
-          { id: '', name: 'None' },
-          { id: 'pill', name: 'Pill' },
-          { id: 'card', name: 'Card' },
-          { id: 'disc', name: 'Disc' },
-          { id: 'burst', name: 'Burst' }
-        ]"
-        @change="set({ plate: $event ? { fill: '#dd4f28', room: 55, ...words.plate, kind: $event } : undefined })"
-      />
-      <NumberField v-if="words.plate" label="Room" unit="%" :value="words.plate.room" @change="set({ plate: { ...words.plate, room: $event } })" />
-    </div>
-    <ColourField v-if="words.plate" label="Plate colour" :value="words.plate.fill" @change="set({ plate: { ...words.plate, fill: $event } })" />
+    </details>
     <h2>Product</h2>
     <ChoiceField
       bare
@@ -86,15 +107,27 @@ const field = (event: Event) => (event.target as HTMLInputElement).value
     <div v-if="product" class="three spaced">
       <label>
         Name
-        <input class="form-control form-control-sm" :value="product.name" @change="setProduct({ name: field($event) })" />
+        <input
+          class="form-control form-control-sm"
+          :value="product.name"
+          @change="setProduct({ name: field($event) })"
+        />
       </label>
       <label>
         Price, {{ product.currency }}
-        <input class="form-control form-control-sm" :value="product.price" @change="setProduct({ price: field($event) })" />
+        <input
+          class="form-control form-control-sm"
+          :value="product.price"
+          @change="setProduct({ price: field($event) })"
+        />
       </label>
       <label>
         Old price
-        <input class="form-control form-control-sm" :value="product.oldPrice" @change="setProduct({ oldPrice: field($event) })" />
+        <input
+          class="form-control form-control-sm"
+          :value="product.oldPrice"
+          @change="setProduct({ oldPrice: field($event) })"
+        />
       </label>
     </div>
   </div>
@@ -115,6 +148,11 @@ const field = (event: Event) => (event.target as HTMLInputElement).value
 
 .spaced {
   margin: 0.4rem 0;
+}
+
+summary {
+  font-size: 0.8rem;
+  font-weight: 500;
 }
 
 label {

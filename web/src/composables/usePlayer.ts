@@ -167,5 +167,13 @@ export function usePlayer(canvas: () => HTMLCanvasElement | null, size: () => { 
     audio?.close()
   })
 
-  return { playing, muted, fps, play, stop, toggle: () => (playing.value ? stop() : play()) }
+  return {
+    playing,
+    muted,
+    fps,
+    play,
+    stop,
+    toggle: () => (playing.value ? stop() : play()),
+    toggleSound: () => (muted.value = !muted.value)
+  }
 }

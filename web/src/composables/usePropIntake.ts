@@ -39,7 +39,8 @@ export function usePropIntake() {
     const tune = { prop: id, start: 0, gain: 0, fadeIn: 0, fadeOut: Math.min(rate, editor.clip?.length ?? rate) }
     const done = await editor.run({ type: 'batch', commands: [...first, { type: 'setTune', tune }] })
     if (!done) return
-    if (prop.sound?.steady) notices.say(`${prop.name}: ${prop.sound.tempo.bpm.toFixed(1)} BPM. The Beatline follows it now.`)
+    if (prop.sound?.steady)
+      notices.say(`${prop.name}: ${prop.sound.tempo.bpm.toFixed(1)} BPM. The Beatline follows it now.`)
     else notices.say(`No steady beat was found in ${prop.name}; set the tempo by hand.`, 'problem')
   }
 

@@ -13,8 +13,7 @@ export function useShortcuts(player: ReturnType<typeof usePlayer>) {
 
   function beat(direction: number) {
     const frames = editor.view.beats.map((b) => b.frame)
-    const next =
-      direction > 0 ? frames.find((f) => f > editor.frame) : frames.filter((f) => f < editor.frame).at(-1)
+    const next = direction > 0 ? frames.find((f) => f > editor.frame) : frames.filter((f) => f < editor.frame).at(-1)
     if (next !== undefined) editor.go(next)
   }
 
@@ -22,8 +21,14 @@ export function useShortcuts(player: ReturnType<typeof usePlayer>) {
     const place = editor.places.places.find((p) => p.layer === editor.selected)
     if (!place || editor.layer?.kind === 'backdrop') return
     editor.run({
-      type: 'handle', layer: editor.selected, shape: editor.shape, frame: editor.frame, target: 'auto',
-      dx, dy, base: place.position
+      type: 'handle',
+      layer: editor.selected,
+      shape: editor.shape,
+      frame: editor.frame,
+      target: 'auto',
+      dx,
+      dy,
+      base: place.position
     })
   }
 
@@ -44,7 +49,8 @@ export function useShortcuts(player: ReturnType<typeof usePlayer>) {
     const step = e.shiftKey ? 10 : 1
     const arrow = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key]
     const onButton = (e.target as HTMLElement).closest('button, a, [role=slider]') !== null
-    if (ctrl && e.key.toLowerCase() === 'z') e.shiftKey ? editor.redo() : editor.undo()
+    if (ctrl && e.key.toLowerCase() === 'z' && e.shiftKey) editor.redo()
+    else if (ctrl && e.key.toLowerCase() === 'z') editor.undo()
     else if (ctrl && e.key.toLowerCase() === 'y') editor.redo()
     else if (ctrl || e.altKey) return
     else if (e.key === ' ' && !onButton) player.toggle()

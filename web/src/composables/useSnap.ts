@@ -15,7 +15,12 @@ const line = ref<Snapped | null>(null)
 export function useSnap() {
   const editor = useEditor()
 
-  function snap(frame: number, reach: number, own: (layer: string, property: string, frame: number) => boolean, off: boolean) {
+  function snap(
+    frame: number,
+    reach: number,
+    own: (layer: string, property: string, frame: number) => boolean,
+    off: boolean
+  ) {
     line.value = null
     if (off) return null
     let best: Snapped | null = null

@@ -140,9 +140,11 @@ ul {
 }
 
 .poster {
-  display: grid;
-  place-items: center;
+  display: flex;
+  align-items: center;
+  justify-content: center;
   height: 340px;
+  padding: 14px;
   background: #828282;
   border-radius: 6px;
   overflow: hidden;
@@ -150,8 +152,8 @@ ul {
 }
 
 .poster img {
-  max-width: 88%;
-  max-height: 92%;
+  max-width: 100%;
+  max-height: 100%;
   box-shadow: 0 2px 10px rgba(0, 0, 0, 0.3);
 }
 

@@ -82,7 +82,7 @@ useEventListener(window, 'drop', async (e: DragEvent) => {
   display: grid;
   height: 100%;
   grid-template-columns: 304px minmax(0, 1fr) 148px;
-  grid-template-rows: 46px minmax(0, 1fr) clamp(210px, 36vh, 360px);
+  grid-template-rows: 46px minmax(0, 1fr) clamp(220px, 34vh, 380px);
   grid-template-areas: 'top top top' 'side table proofs' 'beat beat beat';
 }
 

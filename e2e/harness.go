@@ -1,0 +1,157 @@
+// Package e2e drives the real page in headless Chromium against the real
+// server with a PostgreSQL of its own.
+package e2e
+
+import (
+	"bytes"
+	"context"
+	"fmt"
+	"net"
+	"os"
+	"time"
+
+	"billow/core/frame"
+	"billow/demo"
+	"billow/export"
+	"billow/fonts"
+	"billow/media"
+	"billow/server"
+	"billow/store"
+	"billow/store/local"
+	"billow/web"
+
+	"github.com/go-rod/rod"
+	"github.com/go-rod/rod/lib/launcher"
+	"github.com/go-rod/rod/lib/proto"
+)
+
+// Site is a running Billow with the sample world.
+type Site struct {
+	URL   string
+	Store *store.Store
+	World *demo.World
+	pg    *local.Server
+	dir   string
+	stop  context.CancelFunc
+	done  chan error
+}
+
+// Library makes what clips are drawn from.
+func Library() (*frame.Library, error) {
+	set, err := fonts.All()
+	if err != nil {
+		return nil, err
+	}
+	return frame.NewLibrary(set, 256<<20), nil
+}
+
+// NewSite starts everything on free ports of loopback; side is the size of the
+// sample pictures.
+func NewSite(side int) (*Site, error) {
+	dir, err := os.MkdirTemp("", "billow-e2e-")
+	if err != nil {
+		return nil, err
+	}
+	s := &Site{dir: dir, done: make(chan error, 2), stop: func() {}}
+	ctx, cancel := context.WithCancel(context.Background())
+	if s.pg, err = local.Start(ctx, dir); err != nil {
+		cancel()
+		return nil, err
+	}
+	s.stop = cancel
+	if s.Store, err = store.Open(ctx, s.pg.URL); err != nil {
+		return nil, err
+	}
+	set, err := fonts.All()
+	if err != nil {
+		return nil, err
+	}
+	if s.World, err = demo.Make(set, side, func(string, float64) {}); err != nil {
+		return nil, err
+	}
+	if err := s.seed(ctx); err != nil {
+		return nil, err
+	}
+	q, err := export.NewQueue(s.Store, Library, true)
+	if err != nil {
+		return nil, err
+	}
+	l, err := net.Listen("tcp", "127.0.0.1:0")
+	if err != nil {
+		return nil, err
+	}
+	s.URL = "http://" + l.Addr().String()
+	srv := &server.Server{Store: s.Store, Queue: q, Page: web.Files(), Library: Library, Limits: media.DefaultLimits()}
+	go func() { s.done <- q.Run(ctx) }()
+	go func() { s.done <- srv.Serve(ctx, l) }()
+	return s, nil
+}
+
+func (s *Site) seed(ctx context.Context) error {
+	for _, p := range s.World.Props {
+		if err := s.Store.PutFile(ctx, p.Hash, p.Media, bytes.NewReader(s.World.Files[p.Hash])); err != nil {
+			return err
+		}
+		if err := s.Store.PutProp(ctx, p); err != nil {
+			return err
+		}
+	}
+	for i := len(s.World.Clips) - 1; i >= 0; i-- {
+		if err := s.Store.CreateClip(ctx, s.World.Clips[i].ID, s.World.Clips[i].Clip, "Sample clip"); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// Close stops everything and removes its folder.
+func (s *Site) Close() {
+	s.stop()
+	if s.Store != nil {
+		for range 2 {
+			select {
+			case <-s.done:
+			case <-time.After(20 * time.Second):
+			}
+		}
+		s.Store.Close()
+	}
+	if s.pg != nil {
+		s.pg.Stop()
+	}
+	// A leftover folder in the temporary directory harms nobody.
+	_ = os.RemoveAll(s.dir)
+}
+
+// Chromium starts Debian's Chromium, headless and without any network of its own.
+func Chromium(width, height int) (*rod.Browser, func(), error) {
+	l := launcher.New().Bin("/usr/bin/chromium").Headless(true).NoSandbox(true).
+		Set("disable-gpu").Set("disable-quic").Set("no-first-run").Set("disable-background-networking").
+		Set("disable-component-update").Set("disable-sync").Set("autoplay-policy", "no-user-gesture-required").
+		Set("window-size", fmt.Sprintf("%d,%d", width, height)).Set("force-color-profile", "srgb")
+	url, err := l.Launch()
+	if err != nil {
+		return nil, nil, fmt.Errorf("chromium cannot be started: %w", err)
+	}
+	b := rod.New().ControlURL(url)
+	if err := b.Connect(); err != nil {
+		l.Kill()
+		return nil, nil, err
+	}
+	return b, func() { _ = b.Close(); l.Kill(); l.Cleanup() }, nil
+}
+
+// Open opens an address in a window of a size.
+func Open(b *rod.Browser, url string, width, height int) (*rod.Page, error) {
+	p, err := b.Page(proto.TargetCreateTarget{URL: "about:blank"})
+	if err != nil {
+		return nil, err
+	}
+	if err := p.SetViewport(&proto.EmulationSetDeviceMetricsOverride{Width: width, Height: height, DeviceScaleFactor: 1}); err != nil {
+		return nil, err
+	}
+	if err := p.Navigate(url); err != nil {
+		return nil, err
+	}
+	return p, p.WaitLoad()
+}
