@@ -41,7 +41,7 @@ type user struct {
 	page *rod.Page
 }
 
-const patience = 60 * time.Second
+const patience = 40 * time.Second
 
 func visit(t testing.TB, path string) *user {
 	t.Helper()
@@ -84,18 +84,18 @@ func (u *user) text(selector, pattern string) *rod.Element {
 
 func (u *user) click(selector string) {
 	u.t.Helper()
-	u.must("clicking "+selector, u.find(selector).Click(proto.InputMouseButtonLeft, 1))
+	u.must("clicking "+selector, u.find(selector).Timeout(patience).Click(proto.InputMouseButtonLeft, 1))
 }
 
 func (u *user) clickText(selector, pattern string) {
 	u.t.Helper()
-	u.must("clicking "+pattern, u.text(selector, pattern).Click(proto.InputMouseButtonLeft, 1))
+	u.must("clicking "+pattern, u.text(selector, pattern).Timeout(patience).Click(proto.InputMouseButtonLeft, 1))
 }
 
 // write replaces what is in a field and presses Tab.
 func (u *user) write(selector, text string) {
 	u.t.Helper()
-	e := u.find(selector)
+	e := u.find(selector).Timeout(patience)
 	u.must("selecting in "+selector, e.SelectAllText())
 	u.must("writing into "+selector, e.Input(text))
 	u.press(input.Tab)

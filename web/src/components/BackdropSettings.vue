@@ -47,7 +47,7 @@ function add() {
         <i class="bi bi-x-lg" />
       </button>
     </div>
-    <div class="pair">
+    <div class="pair last">
       <NumberField
         v-if="backdrop.stops.length > 1"
         label="Runs towards"
@@ -69,6 +69,10 @@ function add() {
   gap: 0.35rem;
   align-items: end;
   margin-bottom: 0.35rem;
+}
+
+.last {
+  margin-bottom: 0.9rem;
 }
 
 .add {

@@ -52,6 +52,7 @@ async function create(event: { preventDefault(): void }) {
     ok-class="btn-act"
     :ok-variant="null"
     cancel-title="Cancel"
+    cancel-variant="outline-primary"
     @ok="create"
   >
     <form class="grid" @submit="create">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
+import { useEditor } from '../stores/editor'
 
 // A number that is taken when Enter is pressed or the field is left.
 const props = defineProps<{
@@ -11,19 +12,37 @@ const props = defineProps<{
   disabled?: boolean
 }>()
 const emit = defineEmits<{ change: [value: number] }>()
+const editor = useEditor()
+const field = ref<HTMLInputElement | null>(null)
 const text = ref('')
+let sent = '' // what was taken and is not the value yet; Enter and leaving both take
 const shown = (v: number) => String(Math.round(v * 100) / 100)
 
 watch(
   () => props.value,
-  (v) => (text.value = shown(v)),
+  (v) => {
+    text.value = shown(v)
+    sent = ''
+  },
   { immediate: true }
+)
+
+// A value that was refused gives way to the true one.
+watch(
+  () => editor.version,
+  () => {
+    if (document.activeElement !== field.value) text.value = shown(props.value)
+    sent = ''
+  }
 )
 
 function take() {
   const v = Number(text.value.replace(',', '.').replace(/[%°]/g, '').trim())
   if (text.value.trim() === '' || !Number.isFinite(v)) text.value = shown(props.value)
-  else if (shown(v) !== shown(props.value)) emit('change', v)
+  else if (shown(v) !== shown(props.value) && shown(v) !== sent) {
+    sent = shown(v)
+    emit('change', v)
+  }
 }
 
 function nudge(e: KeyboardEvent, direction: number) {
@@ -39,6 +58,7 @@ function nudge(e: KeyboardEvent, direction: number) {
     <span :class="{ 'visually-hidden': bare }">{{ label }}</span>
     <span class="box">
       <input
+        ref="field"
         v-model="text"
         inputmode="decimal"
         class="form-control form-control-sm"

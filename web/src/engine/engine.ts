@@ -62,7 +62,8 @@ export class Engine {
     this.pending++
     return new Promise<T>((resolve, reject) => {
       this.waiting.set(id, { resolve: resolve as (v: unknown) => void, reject })
-      this.worker.postMessage({ id, method, arg, bytes })
+      // As text, so that what is reactive can be sent too.
+      this.worker.postMessage({ id, method, arg: JSON.stringify(arg ?? null), bytes })
     })
   }
 

@@ -5,7 +5,7 @@ import wasmUrl from './engine.wasm?url'
 interface Call {
   id: number
   method: string
-  arg: unknown
+  arg: string // JSON
   bytes?: Uint8Array
 }
 
@@ -39,7 +39,7 @@ world.onmessage = async (event: MessageEvent<Call>) => {
   await started
   const { id, method, arg, bytes } = event.data
   try {
-    const answer = world.billow(method, JSON.stringify(arg ?? null), bytes)
+    const answer = world.billow(method, arg, bytes)
     if (answer.error) world.postMessage({ id, error: answer.error })
     else if (answer.bytes) world.postMessage({ id, bytes: answer.bytes }, [answer.bytes.buffer as ArrayBuffer])
     else world.postMessage({ id, value: JSON.parse(answer.value as string) })

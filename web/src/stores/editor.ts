@@ -20,7 +20,7 @@ export const useEditor = defineStore('editor', () => {
   const shape = ref('')
   const frame = ref(0)
   const selected = ref('')
-  const keys = ref<KeyRef[]>([])
+  const keys = shallowRef<KeyRef[]>([])
   const version = ref(0) // counts what is shown, so that pictures follow
   const past = shallowRef<Clip[]>([])
   const future = shallowRef<Clip[]>([])
