@@ -92,8 +92,8 @@ function rename(event: Event) {
           label="Shadow"
           :value="layer.shadow?.none ? 'none' : layer.shadow ? 'own' : 'light'"
           :options="[
-            { id: 'light', name: 'From the light' },
-            { id: 'own', name: 'Its own' },
+            { id: 'light', name: 'Light' },
+            { id: 'own', name: 'Own' },
             { id: 'none', name: 'None' }
           ]"
           @change="

@@ -17,6 +17,8 @@ import { useNotices } from '../stores/notices'
 const props = defineProps<{ id: string }>()
 const editor = useEditor()
 const notices = useNotices()
+// What is open can be asked from the browser's console, and by tests.
+Object.assign(window, { billowEditor: editor })
 const intake = usePropIntake()
 const tabletop = ref<InstanceType<typeof Tabletop> | null>(null)
 const exporting = ref(false)

@@ -1,0 +1,94 @@
+package bundle
+
+import (
+	"archive/zip"
+	"bytes"
+	"context"
+	"strings"
+	"testing"
+
+	"billow/core/clip"
+	"billow/media"
+)
+
+func sample() (*clip.Clip, map[string][]byte) {
+	tall, _ := clip.StandardShape("tall")
+	c := clip.New("Sample", tall, 30, 90)
+	file := []byte("a picture's bytes")
+	c.Props = []clip.Prop{{ID: "p", Name: "Mug", Kind: clip.KindCutout, Hash: media.Hash(file), Media: "image/png", Picture: &clip.Picture{W: 2, H: 2, Visible: [4]int{0, 0, 2, 2}}}}
+	return c, map[string][]byte{media.Hash(file): file}
+}
+
+func packed(t *testing.T, files map[string]string) []byte {
+	t.Helper()
+	var b bytes.Buffer
+	z := zip.NewWriter(&b)
+	for name, content := range files {
+		w, err := z.Create(name)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if _, err := w.Write([]byte(content)); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if err := z.Close(); err != nil {
+		t.Fatal(err)
+	}
+	return b.Bytes()
+}
+
+func TestABundleComesBackEqual(t *testing.T) {
+	c, files := sample()
+	var first bytes.Buffer
+	read := func(_ context.Context, h string) ([]byte, error) { return files[h], nil }
+	if err := Write(t.Context(), &first, c, read); err != nil {
+		t.Fatal(err)
+	}
+	b, err := Read(bytes.NewReader(first.Bytes()), int64(first.Len()))
+	if err != nil {
+		t.Fatal(err)
+	}
+	if string(b.Clip.Encode()) != string(c.Encode()) {
+		t.Error("the clip changed on the way")
+	}
+	var second bytes.Buffer
+	if err := Write(t.Context(), &second, b.Clip, b.File); err != nil {
+		t.Fatal(err)
+	}
+	if !bytes.Equal(first.Bytes(), second.Bytes()) {
+		t.Error("written again, the bundle differs")
+	}
+}
+
+func TestBadBundlesAreRefusedInWords(t *testing.T) {
+	c, files := sample()
+	doc := string(c.Encode())
+	good := ""
+	for h := range files {
+		good = h
+	}
+	cases := map[string]struct {
+		files map[string]string
+		says  string
+	}{
+		"climbing":     {map[string]string{"clip.json": doc, "../../etc/x": "x"}, "leads out"},
+		"absolute":     {map[string]string{"clip.json": doc, "/etc/x": "x"}, "leads out"},
+		"backslash":    {map[string]string{"clip.json": doc, `..\x`: "x"}, "leads out"},
+		"wrong hash":   {map[string]string{"clip.json": doc, "files/" + good + ".png": "something else"}, "damaged"},
+		"missing file": {map[string]string{"clip.json": doc}, `"Mug" is missing`},
+		"no clip":      {map[string]string{"files/" + good + ".png": string(files[good])}, "no clip.json"},
+		"stranger":     {map[string]string{"clip.json": doc, "readme.txt": "hello"}, "does not belong"},
+		"bad clip":     {map[string]string{"clip.json": `{"version":1,"wings":2}`}, "wings"},
+		"newer clip":   {map[string]string{"clip.json": `{"version":7}`}, "version 7"},
+	}
+	for name, k := range cases {
+		b := packed(t, k.files)
+		if _, err := Read(bytes.NewReader(b), int64(len(b))); err == nil || !strings.Contains(err.Error(), k.says) {
+			t.Errorf("%s: the error is %v, want one that says %q", name, err, k.says)
+		}
+	}
+	if _, err := Read(strings.NewReader("PK but not a zip"), 16); err == nil {
+		t.Error("what is no zip was read")
+	}
+}

@@ -1,0 +1,243 @@
+package main
+
+import (
+	"bytes"
+	"context"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"image/png"
+	"math"
+	"os"
+	"os/exec"
+	"path/filepath"
+	"strings"
+	"testing"
+	"time"
+
+	"billow/export"
+	"billow/store"
+	"billow/store/local"
+)
+
+var (
+	binary string
+	sample string // folder of the sample world, small
+)
+
+func TestMain(m *testing.M) { os.Exit(run(m)) }
+
+func run(m *testing.M) int {
+	dir, err := os.MkdirTemp("", "billow-cli-")
+	if err != nil {
+		panic(err)
+	}
+	defer os.RemoveAll(dir)
+	binary, sample = filepath.Join(dir, "billow"), filepath.Join(dir, "sample")
+	if out, err := exec.Command("go", "build", "-o", binary, ".").CombinedOutput(); err != nil {
+		panic(string(out))
+	}
+	if out, err := exec.Command(binary, "sample", "--side", "160", sample).CombinedOutput(); err != nil {
+		panic(string(out))
+	}
+	return m.Run()
+}
+
+// billow runs the program and gives what it prints and its exit code.
+func billow(t *testing.T, args ...string) (out, problems string, code int) {
+	t.Helper()
+	cmd := exec.Command(binary, args...)
+	var o, p bytes.Buffer
+	cmd.Stdout, cmd.Stderr = &o, &p
+	err := cmd.Run()
+	var exit *exec.ExitError
+	if err != nil && !errors.As(err, &exit) {
+		t.Fatal(err)
+	}
+	return o.String(), p.String(), cmd.ProcessState.ExitCode()
+}
+
+// The true beats are known, since the tunes were made here.
+func TestBeatsAreFoundInTheSampleTunes(t *testing.T) {
+	for _, tune := range []string{"harbour-morning", "tin-parade", "slow-embers"} {
+		out, problems, code := billow(t, "beats", filepath.Join(sample, tune+".wav"), "--json")
+		if code != 0 {
+			t.Fatal(problems)
+		}
+		var found, truth beatsJSON
+		b, err := os.ReadFile(filepath.Join(sample, tune+".json"))
+		if err != nil {
+			t.Fatal(err)
+		}
+		if err := errors.Join(json.Unmarshal([]byte(out), &found), json.Unmarshal(b, &truth)); err != nil {
+			t.Fatal(err)
+		}
+		if math.Abs(found.Tempo-truth.Tempo) > 0.2 {
+			t.Errorf("%s: %g BPM, want %g", tune, found.Tempo, truth.Tempo)
+		}
+		near := func(list []float64, at float64) bool {
+			for _, b := range list {
+				if math.Abs(b-at) < 0.025 {
+					return true
+				}
+			}
+			return false
+		}
+		for _, at := range truth.Beats {
+			if !near(found.Beats, at) {
+				t.Errorf("%s: no beat at %.3f", tune, at)
+			}
+		}
+		for _, at := range truth.Downbeats {
+			if !near(found.Downbeats, at) {
+				t.Errorf("%s: no downbeat at %.3f", tune, at)
+			}
+		}
+		if len(found.Hits) < 10 {
+			t.Errorf("%s: %d hits", tune, len(found.Hits))
+		}
+	}
+}
+
+func TestAFrameIsDrawnAtTheSizeAskedFor(t *testing.T) {
+	file := filepath.Join(t.TempDir(), "f.png")
+	if _, problems, code := billow(t, "frame", filepath.Join(sample, "lantern-weekend.zip"), "--shape", "1:1", "--at", "4s10f", "--size", "270x270", "--out", file); code != 0 {
+		t.Fatal(problems)
+	}
+	f, err := os.Open(file)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer f.Close()
+	m, err := png.Decode(f)
+	if err != nil || m.Bounds().Dx() != 270 || m.Bounds().Dy() != 270 {
+		t.Errorf("the frame is %v (%v)", m.Bounds(), err)
+	}
+}
+
+func TestExportAtAnotherRateAndSize(t *testing.T) {
+	file := filepath.Join(t.TempDir(), "a.mp4")
+	if _, problems, code := billow(t, "export", filepath.Join(sample, "morning-mug.zip"), "--size", "180x180", "--fps", "60", "--out", file); code != 0 {
+		t.Fatal(problems)
+	}
+	out, err := exec.Command("ffprobe", "-v", "error", "-count_frames", "-select_streams", "v", "-show_entries", "stream=width,nb_read_frames,avg_frame_rate", "-of", "csv=p=0", file).Output()
+	if err != nil || strings.TrimSpace(string(out)) != "180,60/1,360" {
+		t.Errorf("the file is %q (%v), want 180 wide, 60 a second, 360 frames", out, err)
+	}
+}
+
+func TestExitCodesMeanSomething(t *testing.T) {
+	dir := t.TempDir()
+	text := filepath.Join(dir, "x.zip")
+	if err := os.WriteFile(text, []byte("no zip"), 0o600); err != nil {
+		t.Fatal(err)
+	}
+	lantern := filepath.Join(sample, "lantern-weekend.zip")
+	for _, c := range []struct {
+		code int
+		says string
+		args []string
+	}{
+		{3, "no such file", []string{"export", filepath.Join(dir, "gone.zip")}},
+		{3, "not a bundle", []string{"frame", text}},
+		{3, "no shape", []string{"frame", lantern, "--shape", "round"}},
+		{2, "even sides", []string{"frame", lantern, "--size", "3x3"}},
+		{2, "proportions", []string{"frame", lantern, "--size", "500x500"}},
+		{2, "frames 0 to 359", []string{"frame", lantern, "--at", "99s"}},
+		{2, "24, 25, 30", []string{"export", lantern, "--fps", "29"}},
+		{2, "unknown flag", []string{"export", lantern, "--wings"}},
+		{3, "cannot be read as sound", []string{"beats", text}},
+		{2, "DATABASE_URL", []string{"work"}},
+	} {
+		cmd := exec.Command(binary, c.args...)
+		cmd.Env = append(os.Environ(), "DATABASE_URL=")
+		cmd.Dir = dir
+		out, _ := cmd.CombinedOutput()
+		if code := cmd.ProcessState.ExitCode(); code != c.code || !strings.Contains(string(out), c.says) {
+			t.Errorf("%v: exit code %d, %s; want %d and %q", c.args, code, out, c.code, c.says)
+		}
+	}
+	if left, _ := filepath.Glob(filepath.Join(dir, ".billow-*")); len(left) > 0 {
+		t.Errorf("half files were left: %v", left)
+	}
+}
+
+// A worker that is killed in the middle leaves no half file; another one takes
+// its export up again.
+func TestAKilledWorkersExportIsTakenUpAgain(t *testing.T) {
+	ctx := context.Background()
+	dir, err := os.MkdirTemp("", "billow-work-")
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { _ = os.RemoveAll(dir) })
+	pg, err := local.Start(ctx, dir)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer pg.Stop()
+	s, err := store.Open(ctx, pg.URL)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer s.Close()
+	b, err := openBundle(filepath.Join(sample, "lantern-weekend.zip"))
+	if err != nil {
+		t.Fatal(err)
+	}
+	if err := errors.Join(s.PutBundle(ctx, b.Clip, b.Files), s.CreateClip(ctx, "c", b.Clip, "")); err != nil {
+		t.Fatal(err)
+	}
+	q, err := export.NewQueue(s, newLibrary, false)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if err := q.Add(ctx, "e", "c", 1, b.Clip, []string{"square"}); err != nil {
+		t.Fatal(err)
+	}
+	temp := t.TempDir()
+	worker := func() *exec.Cmd {
+		cmd := exec.Command(binary, "work")
+		cmd.Env = append(os.Environ(), "DATABASE_URL="+pg.URL, "TMPDIR="+temp)
+		if err := cmd.Start(); err != nil {
+			t.Fatal(err)
+		}
+		return cmd
+	}
+	first := worker()
+	until(t, s, "the first worker draws", func(p store.Part) bool { return p.State == "running" && p.Done > 5 })
+	if err := first.Process.Kill(); err != nil {
+		t.Fatal(err)
+	}
+	_ = first.Wait() // it was killed; that is its error
+	second := worker()
+	defer func() { _ = second.Process.Kill(); _ = second.Wait() }()
+	p := until(t, s, "the second worker finishes", func(p store.Part) bool { return p.State == "done" })
+	if p.Attempt != 2 || p.Video == nil {
+		t.Errorf("the part is %+v", p)
+	}
+	if left, _ := os.ReadDir(temp); len(left) > 0 {
+		t.Errorf("%s was left behind", left[0].Name())
+	}
+}
+
+func until(t *testing.T, s *store.Store, what string, ok func(store.Part) bool) store.Part {
+	t.Helper()
+	tick := time.NewTicker(50 * time.Millisecond)
+	defer tick.Stop()
+	end := time.After(3 * time.Minute)
+	for {
+		p, err := s.Part(context.Background(), "e", "square")
+		if err != nil {
+			t.Fatal(err)
+		}
+		if ok(p) {
+			return p
+		}
+		select {
+		case <-tick.C:
+		case <-end:
+			t.Fatalf("waiting until %s; the part is %s", what, fmt.Sprintf("%+v", p))
+		}
+	}
+}

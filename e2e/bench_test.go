@@ -1,0 +1,75 @@
+package e2e
+
+import (
+	"testing"
+
+	"github.com/go-rod/rod/lib/input"
+	"github.com/go-rod/rod/lib/proto"
+)
+
+// large opens the sample clip in a window in which the picture is 540 by 960.
+func large(b *testing.B) *user {
+	u := visit(b, "/clips/lantern-weekend")
+	u.must("resizing", u.page.SetViewport(&proto.EmulationSetDeviceMetricsOverride{Width: 1280, Height: 1442, DeviceScaleFactor: 1}))
+	u.ready()
+	u.wait("the picture is 540 by 960", `(c => c.width >= 538 && c.width <= 542)(document.querySelector('.tabletop canvas'))`)
+	return u
+}
+
+// BenchmarkPreview counts the frames that are shown in eight seconds of playing.
+func BenchmarkPreview(b *testing.B) {
+	u := large(b)
+	for range b.N {
+		u.press(input.Space)
+		u.wait("it plays", `Number(document.querySelector('.tabletop canvas').dataset.frame) > 20`)
+		r, err := u.page.Eval(`() => new Promise(done => {
+			const canvas = document.querySelector('.tabletop canvas')
+			let shown = 0, width = 0
+			const o = new MutationObserver(() => { shown++; width += canvas.width })
+			o.observe(canvas, { attributes: true, attributeFilter: ['data-frame'] })
+			const began = performance.now()
+			setTimeout(() => { o.disconnect(); done([shown * 1000 / (performance.now() - began), width / shown]) }, 8000)
+		})`)
+		u.must("counting", err)
+		u.press(input.Space)
+		b.ReportMetric(r.Value.Get("0").Num(), "fps")
+		b.ReportMetric(r.Value.Get("1").Num(), "px-mean-width")
+	}
+}
+
+// BenchmarkKeyToPicture is the time from a key being pressed to the changed
+// picture: stepping by a frame, and moving a layer.
+func BenchmarkKeyToPicture(b *testing.B) {
+	u := large(b)
+	u.clickText(".row-line .name", "Call to action")
+	for _, k := range []struct {
+		name string
+		key  input.Key
+		mark string
+	}{{"step", input.Period, "data-frame"}, {"nudge", input.ArrowUp, "data-version"}} {
+		b.Run(k.name, func(b *testing.B) {
+			u.eval("document.activeElement.blur()")
+			if k.name == "nudge" {
+				u.press(input.End)
+				u.wait("the end is shown", `document.querySelector('.tabletop canvas').dataset.frame === '359'`)
+			}
+			_, err := u.page.Eval(`mark => {
+				window.took = []
+				let pressed = 0
+				addEventListener('keydown', () => (pressed = performance.now()), true)
+				new MutationObserver(() => pressed && (window.took.push(performance.now() - pressed), pressed = 0))
+					.observe(document.querySelector('.tabletop canvas'), { attributes: true, attributeFilter: [mark] })
+			}`, k.mark)
+			u.must("watching", err)
+			for range 40 {
+				n := u.eval("window.took.length")
+				u.press(k.key)
+				u.wait("the picture has changed", "window.took.length > "+n)
+			}
+			r, err := u.page.Eval(`() => window.took.sort((a, b) => a - b)[37]`)
+			u.must("reading", err)
+			b.ReportMetric(r.Value.Num(), "ms-p95")
+			b.ReportMetric(0, "ns/op")
+		})
+	}
+}

@@ -1,0 +1,111 @@
+package export
+
+import (
+	"context"
+	"io"
+	"os"
+	"testing"
+	"time"
+
+	"billow/core/clip"
+	"billow/core/frame"
+	"billow/core/paint"
+	"billow/demo"
+	"billow/fonts"
+	"billow/media"
+)
+
+// lantern is the sample clip with its pictures decoded.
+func lantern(b *testing.B) (*clip.Clip, *frame.Library, *demo.World) {
+	b.Helper()
+	set, err := fonts.All()
+	if err != nil {
+		b.Fatal(err)
+	}
+	w, err := demo.Make(set, 800, func(string, float64) {})
+	if err != nil {
+		b.Fatal(err)
+	}
+	lib := frame.NewLibrary(set, 384<<20)
+	c := w.Clips[0].Clip
+	if err := Load(context.Background(), c, lib, w.File); err != nil {
+		b.Fatal(err)
+	}
+	return c, lib, w
+}
+
+// BenchmarkFrame is the mean time of a frame of the sample clip on one core.
+func BenchmarkFrame(b *testing.B) {
+	c, lib, _ := lantern(b)
+	for _, size := range [][2]int{{1080, 1920}, {540, 960}} {
+		name := map[int]string{1080: "1080x1920", 540: "540x960"}[size[0]]
+		b.Run(name, func(b *testing.B) {
+			stage, err := frame.Prepare(c, c.Shapes[0], size[0], size[1], lib)
+			if err != nil {
+				b.Fatal(err)
+			}
+			p, canvas := stage.Painter(), paint.NewBitmap(size[0], size[1])
+			p.Draw(canvas, 200)
+			b.ResetTimer()
+			for i := range b.N {
+				p.Draw(canvas, i%c.Length)
+			}
+			b.ReportMetric(b.Elapsed().Seconds()*1000/float64(b.N), "ms/frame")
+		})
+	}
+}
+
+// BenchmarkExport is the whole export against the same encoder fed with the
+// same frames from a raw file.
+func BenchmarkExport(b *testing.B) {
+	c, lib, w := lantern(b)
+	shape, ctx := c.Shapes[0], context.Background()
+	for range b.N {
+		began := time.Now()
+		f, err := MP4(ctx, c, shape, lib, w.File, func(int) {})
+		if err != nil {
+			b.Fatal(err)
+		}
+		whole := time.Since(began)
+		f.Close()
+		raw := rawFrames(b, c, shape, lib)
+		sound, err := Sound(ctx, c, w.File)
+		if err != nil {
+			b.Fatal(err)
+		}
+		began = time.Now()
+		v := media.Video{W: shape.W, H: shape.H, Rate: int(c.Rate), Sound: sound}
+		f, err = media.Encode(ctx, v, func(into io.Writer) error {
+			_, err := io.Copy(into, raw)
+			return err
+		})
+		if err != nil {
+			b.Fatal(err)
+		}
+		alone := time.Since(began)
+		f.Close()
+		raw.Close()
+		b.ReportMetric(whole.Seconds(), "s-export")
+		b.ReportMetric(alone.Seconds(), "s-encoder-alone")
+		b.ReportMetric(whole.Seconds()/alone.Seconds(), "x-encoder")
+	}
+}
+
+func rawFrames(b *testing.B, c *clip.Clip, shape clip.Shape, lib *frame.Library) *os.File {
+	b.Helper()
+	f, err := os.CreateTemp(b.TempDir(), "frames")
+	if err != nil {
+		b.Fatal(err)
+	}
+	stage, err := frame.Prepare(c, shape, shape.W, shape.H, lib)
+	if err != nil {
+		b.Fatal(err)
+	}
+	if err := Frames(context.Background(), stage, c.Length, f, func(int) {}); err != nil {
+		b.Fatal(err)
+	}
+	if _, err := f.Seek(0, io.SeekStart); err != nil {
+		b.Fatal(err)
+	}
+	return f
+}

@@ -1,0 +1,115 @@
+package fonts
+
+import (
+	"math"
+	"testing"
+
+	"billow/core/clip"
+	"billow/core/colour"
+	"billow/core/words"
+)
+
+func set(t *testing.T, w clip.Words, size float64, p *clip.Product) *words.Block {
+	t.Helper()
+	fonts, err := All()
+	if err != nil {
+		t.Fatal(err)
+	}
+	if w.Font == "" {
+		w.Font = "hanken-700"
+	}
+	w.LineSpacing = 120
+	return words.Set(fonts, &w, p, size, w.Width)
+}
+
+func TestEveryFontOfTheDocumentIsThere(t *testing.T) {
+	fonts, err := All()
+	if err != nil {
+		t.Fatal(err)
+	}
+	widths := map[float64]bool{}
+	for _, name := range clip.Fonts {
+		b := words.Set(fonts, &clip.Words{Text: "Lantern", Font: name, LineSpacing: 100}, nil, 100, 0)
+		if len(b.Shapes) == 0 || widths[b.W] {
+			t.Errorf("%s draws nothing, or is as wide as another font", name)
+		}
+		widths[b.W] = true
+	}
+}
+
+func TestLinesBreakAtTheWidth(t *testing.T) {
+	whole := set(t, clip.Words{Text: "Bring the glow home"}, 100, nil)
+	if whole.Lines != 1 {
+		t.Fatalf("without a width there are %d lines", whole.Lines)
+	}
+	broken := set(t, clip.Words{Text: "Bring the glow home", Width: whole.W * 0.6}, 100, nil)
+	if broken.Lines != 2 || broken.W > whole.W*0.6 {
+		t.Errorf("%d lines, %g wide", broken.Lines, broken.W)
+	}
+	if two := set(t, clip.Words{Text: "Bring\nthe glow"}, 100, nil); two.Lines != 2 || math.Abs(two.H-220) > 1e-6 {
+		t.Errorf("a line feed gives %d lines, %g high", two.Lines, two.H)
+	}
+}
+
+func TestKerningAndSpacing(t *testing.T) {
+	pair := set(t, clip.Words{Text: "AV", Font: "fraunces-600"}, 100, nil).W
+	apart := set(t, clip.Words{Text: "A", Font: "fraunces-600"}, 100, nil).W + set(t, clip.Words{Text: "V", Font: "fraunces-600"}, 100, nil).W
+	if pair >= apart-1 {
+		t.Errorf("AV is %g wide, its letters %g: not kerned", pair, apart)
+	}
+	plain, wide := set(t, clip.Words{Text: "mug"}, 100, nil).W, set(t, clip.Words{Text: "mug", LetterSpacing: 10}, 100, nil).W
+	if d := wide - plain; d < 19 || d > 31 { // two or three gaps of ten units
+		t.Errorf("letter spacing widened by %g", d)
+	}
+}
+
+func TestEmphasisAndStrikeAreShapesOfTheirOwn(t *testing.T) {
+	red, blue := colour.RGB(0xFF0000), colour.RGB(0x0000FF)
+	b := set(t, clip.Words{Text: "Hot *coffee* ~now~", Fill: blue, EmphasisFill: red}, 100, nil)
+	fills := map[colour.Colour]int{}
+	for _, s := range b.Shapes {
+		fills[s.Fill]++
+	}
+	if fills[red] != 1 || fills[blue] < 3 {
+		t.Errorf("the shapes are %v", fills)
+	}
+	escaped := set(t, clip.Words{Text: `5 \* 3`, Fill: blue, EmphasisFill: red}, 100, nil)
+	for _, s := range escaped.Shapes {
+		if s.Fill == red {
+			t.Error("an escaped asterisk emphasises")
+		}
+	}
+}
+
+func TestAProductsOwnAsterisksStay(t *testing.T) {
+	p := &clip.Product{Name: "5* mug", Price: "9", Currency: "EUR"}
+	red := colour.RGB(0xFF0000)
+	for _, s := range set(t, clip.Words{Text: "{name} now", EmphasisFill: red}, 100, p).Shapes {
+		if s.Fill == red {
+			t.Error("a product's name switched the emphasis on")
+		}
+	}
+}
+
+func TestALetterThatNoFontHasIsReported(t *testing.T) {
+	b := set(t, clip.Words{Text: "Mug 漢"}, 100, nil)
+	if string(b.Missing) != "漢" {
+		t.Errorf("missing are %q", string(b.Missing))
+	}
+	if b := set(t, clip.Words{Text: "Žluťoučký kůň"}, 100, nil); len(b.Missing) != 0 {
+		t.Errorf("missing are %q", string(b.Missing))
+	}
+}
+
+func TestWordsAreDrawnWithinTheirBitmap(t *testing.T) {
+	b := set(t, clip.Words{Text: "Ågy", Fill: colour.RGB(0), Plate: &clip.Plate{Kind: "burst", Fill: colour.RGB(0xFF0000), Room: 40}}, 100, nil)
+	m, _, _ := b.Raster(0.54)
+	for x := range m.W {
+		if m.Pix[x] != 0 || m.Pix[(m.H-1)*m.W+x] != 0 {
+			t.Fatal("ink reaches the bitmap's edge")
+		}
+	}
+	if v, ok := m.Visible(); !ok || v[2]-v[0] < 60 {
+		t.Errorf("visible are %v", v)
+	}
+}

@@ -1,0 +1,343 @@
+package server_test
+
+import (
+	"bytes"
+	"encoding/json"
+	"fmt"
+	"image"
+	"image/color"
+	"image/png"
+	"io"
+	"math"
+	"math/rand"
+	"net/http"
+	"net/http/httptest"
+	"os"
+	"strings"
+	"testing"
+	"testing/fstest"
+	"time"
+
+	"billow/core/clip"
+	"billow/core/frame"
+	"billow/export"
+	"billow/fonts"
+	"billow/media"
+	"billow/server"
+	"billow/store"
+	"billow/store/local"
+)
+
+var (
+	db  *store.Store
+	pg  *local.Server
+	url string
+)
+
+func TestMain(m *testing.M) { os.Exit(run(m)) }
+
+func run(m *testing.M) int {
+	dir, err := os.MkdirTemp("", "billow-server-")
+	if err != nil {
+		panic(err)
+	}
+	defer os.RemoveAll(dir)
+	// Another user may have to reach the folder.
+	if err := os.Chmod(dir, 0o755); err != nil {
+		panic(err)
+	}
+	if pg, err = local.Start(t0(), dir); err != nil {
+		panic(err)
+	}
+	defer pg.Stop()
+	if db, err = store.Open(t0(), pg.URL); err != nil {
+		panic(err)
+	}
+	defer db.Close()
+	q, err := export.NewQueue(db, library, false)
+	if err != nil {
+		panic(err)
+	}
+	page := fstest.MapFS{"index.html": {Data: []byte("<p>page")}, "assets/a-1.js": {Data: []byte("1")}, "assets/a-1.js.gz": {Data: []byte("zipped")}}
+	s := httptest.NewServer((&server.Server{Store: db, Queue: q, Limits: media.Limits{PictureBytes: 1 << 20, Megapixels: 4, SoundBytes: 2 << 20}, Page: page, Library: library}).Handler())
+	defer s.Close()
+	url = s.URL
+	return m.Run()
+}
+
+func library() (*frame.Library, error) {
+	set, err := fonts.All()
+	return frame.NewLibrary(set, 32<<20), err
+}
+
+// ask sends a request and reads the JSON of the answer.
+func ask(t *testing.T, method, path string, body any) (int, map[string]any) {
+	t.Helper()
+	var r io.Reader
+	switch b := body.(type) {
+	case nil:
+	case []byte:
+		r = bytes.NewReader(b)
+	case string:
+		r = strings.NewReader(b)
+	default:
+		j, err := json.Marshal(b)
+		if err != nil {
+			t.Fatal(err)
+		}
+		r = bytes.NewReader(j)
+	}
+	req, err := http.NewRequest(method, url+path, r)
+	if err != nil {
+		t.Fatal(err)
+	}
+	answer, err := http.DefaultClient.Do(req)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer answer.Body.Close()
+	var out map[string]any
+	// Lists and files are not looked into here.
+	_ = json.NewDecoder(answer.Body).Decode(&out)
+	return answer.StatusCode, out
+}
+
+func field(out map[string]any) string {
+	e, _ := out["error"].(map[string]any)
+	return fmt.Sprint(e["field"], ": ", e["message"])
+}
+
+func newClip(t *testing.T) string {
+	t.Helper()
+	status, out := ask(t, "POST", "/api/clips", map[string]any{"name": "Test", "shape": clip.Shape{ID: "tall", W: 360, H: 640}, "rate": 30, "length": "2s"})
+	if status != http.StatusCreated {
+		t.Fatalf("a new clip gives %d %v", status, out)
+	}
+	return out["id"].(string)
+}
+
+func TestAClipOfWrongMeasuresIsRefused(t *testing.T) {
+	good := func() map[string]any {
+		return map[string]any{"name": "Test", "shape": map[string]any{"id": "tall", "w": 360, "h": 640}, "rate": 30, "length": "2s"}
+	}
+	for want, change := range map[string]func(map[string]any){
+		"length": func(m map[string]any) { m["length"] = "0" }, "length: ": func(m map[string]any) { m["length"] = "soon" },
+		"rate": func(m map[string]any) { m["rate"] = 29 }, "name": func(m map[string]any) { m["name"] = "  " },
+		"shapes[0]": func(m map[string]any) { m["shape"] = map[string]any{"id": "tall", "w": 361, "h": 640} },
+		"tempo":     func(m map[string]any) { m["tempo"] = 1e9 }, "wings": func(m map[string]any) { m["wings"] = 2 },
+	} {
+		body := good()
+		change(body)
+		status, out := ask(t, "POST", "/api/clips", body)
+		if status != http.StatusUnprocessableEntity || !strings.HasPrefix(field(out), strings.TrimSuffix(want, ": ")) {
+			t.Errorf("%s: %d %s", want, status, field(out))
+		}
+	}
+}
+
+func TestCommandsAreStoredWithRevisions(t *testing.T) {
+	id := newClip(t)
+	post := func(revision int, commands ...string) (int, map[string]any) {
+		return ask(t, "POST", "/api/clips/"+id+"/commands", fmt.Sprintf(`{"revision":%d,"commands":[%s]}`, revision, strings.Join(commands, ",")))
+	}
+	if status, out := post(1, `{"type":"setClip","name":"One"}`, `{"type":"setClip","name":"Two"}`); status != 200 || out["revision"] != 3.0 {
+		t.Fatalf("two commands give %d %v", status, out)
+	}
+	status, out := post(1, `{"type":"setClip","name":"Late"}`)
+	if status != http.StatusConflict || out["revision"] != 3.0 {
+		t.Errorf("a stale revision gives %d %v", status, out)
+	}
+	// All or none: the second of these is wrong.
+	if status, _ := post(3, `{"type":"setClip","name":"Half"}`, `{"type":"setClip","length":0}`); status != http.StatusUnprocessableEntity {
+		t.Errorf("a wrong command gives %d", status)
+	}
+	for _, bad := range []string{`NaN`, `{"type":"setClip","length":1e400}`, `{"type":"setLight","set":{"height":1e999}}`, `[[[[`, `{}`, `null`} {
+		if status, _ := post(3, bad); status != http.StatusUnprocessableEntity {
+			t.Errorf("%s gives %d", bad, status)
+		}
+	}
+	_, got := ask(t, "GET", "/api/clips/"+id, nil)
+	if name := got["clip"].(map[string]any)["name"]; name != "Two" || got["revision"] != 3.0 {
+		t.Errorf("the clip is %v at %v", name, got["revision"])
+	}
+	if status, out := ask(t, "POST", "/api/clips/"+id+"/restore", `{"revision":2,"now":3}`); status != 200 || out["revision"] != 4.0 {
+		t.Errorf("restoring gives %d %v", status, out)
+	}
+	if _, got := ask(t, "GET", "/api/clips/"+id, nil); got["clip"].(map[string]any)["name"] != "One" {
+		t.Error("revision 2 did not come back")
+	}
+	if status, out := post(4, `{"type":"addProp","prop":{"id":"p","name":"Ghost","kind":"cutout","hash":"`+strings.Repeat("0", 64)+`","media":"image/png","picture":{"w":2,"h":2,"visible":[0,0,2,2]}}}`); status != 422 || !strings.Contains(field(out), "Ghost") {
+		t.Errorf("a prop whose file is not stored gives %d %s", status, field(out))
+	}
+}
+
+func picture(t *testing.T) []byte {
+	t.Helper()
+	m := image.NewNRGBA(image.Rect(0, 0, 40, 30))
+	for x := 10; x < 30; x++ {
+		m.SetNRGBA(x, 15, color.NRGBA{200, 10, 10, 255})
+	}
+	var b bytes.Buffer
+	if err := png.Encode(&b, m); err != nil {
+		t.Fatal(err)
+	}
+	return b.Bytes()
+}
+
+func TestUploadsAreCheckedByContent(t *testing.T) {
+	whole := picture(t)
+	silent := media.WAV(make([]float32, 2*48000*2))
+	upload := func(name string, b []byte) (int, map[string]any) { return ask(t, "POST", "/api/props?name="+name, b) }
+	for name, b := range map[string][]byte{
+		"empty.png": {}, "text.png": []byte("words"), "cut.png": whole[:len(whole)-20], "large.png": append(whole, make([]byte, 2<<20)...),
+		"huge.wav": make([]byte, 3<<20), "short.wav": media.WAV(make([]float32, 2000)), "../../odd.png": []byte("x"),
+	} {
+		status, out := upload(name, b)
+		short := name[strings.LastIndex(name, "/")+1:]
+		if status != http.StatusUnprocessableEntity || !strings.Contains(field(out), short) {
+			t.Errorf("%s: %d %s", name, status, field(out))
+		}
+	}
+	status, out := upload("mug.jpg", whole)
+	if status != http.StatusCreated || out["media"] != "image/png" || fmt.Sprint(out["picture"].(map[string]any)["visible"]) != "[10 15 30 16]" {
+		t.Fatalf("a good picture gives %d %v", status, out)
+	}
+	if status, out := upload("still.wav", silent); status != http.StatusCreated || out["sound"].(map[string]any)["steady"] != false {
+		t.Errorf("a silent tune gives %d", status)
+	}
+	// A download can start anywhere.
+	req, err := http.NewRequest("GET", url+"/api/files/"+out["hash"].(string), nil)
+	if err != nil {
+		t.Fatal(err)
+	}
+	req.Header.Set("Range", "bytes=5-9")
+	answer, err := http.DefaultClient.Do(req)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer answer.Body.Close()
+	b, err := io.ReadAll(answer.Body)
+	if err != nil || answer.StatusCode != http.StatusPartialContent || !bytes.Equal(b, whole[5:10]) {
+		t.Errorf("a range gives %d %q", answer.StatusCode, b)
+	}
+}
+
+func TestAFileOfManyChunksReadsBackFromAnywhere(t *testing.T) {
+	rng := rand.New(rand.NewSource(9))
+	b := make([]byte, 3<<20+12345)
+	rng.Read(b)
+	if err := db.PutFile(t.Context(), media.Hash(b), "x/y", bytes.NewReader(b)); err != nil {
+		t.Fatal(err)
+	}
+	f, err := db.OpenFile(t.Context(), media.Hash(b))
+	if err != nil {
+		t.Fatal(err)
+	}
+	for range 20 {
+		at := rng.Intn(len(b) - 10)
+		if _, err := f.Seek(int64(at), io.SeekStart); err != nil {
+			t.Fatal(err)
+		}
+		n := min(rng.Intn(1<<21), len(b)-at)
+		got := make([]byte, n)
+		if _, err := io.ReadFull(f, got); err != nil || !bytes.Equal(got, b[at:at+n]) {
+			t.Fatalf("%d bytes from %d differ (%v)", n, at, err)
+		}
+	}
+}
+
+func TestBundlesGoOutAndComeBack(t *testing.T) {
+	id := newClip(t)
+	answer, err := http.Get(url + "/api/clips/" + id + "/bundle.zip")
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer answer.Body.Close()
+	b, err := io.ReadAll(answer.Body)
+	if err != nil {
+		t.Fatal(err)
+	}
+	status, out := ask(t, "POST", "/api/bundles", b)
+	if status != http.StatusCreated {
+		t.Fatalf("importing gives %d %v", status, out)
+	}
+	first, _ := db.Clip(t.Context(), id)
+	second, err := db.Clip(t.Context(), out["id"].(string))
+	if err != nil || !bytes.Equal(first.Doc, second.Doc) {
+		t.Errorf("the imported clip differs (%v)", err)
+	}
+	if status, out := ask(t, "POST", "/api/bundles", b[:len(b)/2]); status != 422 {
+		t.Errorf("half a bundle gives %d %s", status, field(out))
+	}
+}
+
+func TestExportsThatCannotBeAreRefused(t *testing.T) {
+	id := newClip(t)
+	for _, shapes := range []string{`[]`, `["round"]`, `["tall","tall"]`, `["9:16"]`} {
+		if status, out := ask(t, "POST", "/api/clips/"+id+"/exports", `{"shapes":`+shapes+`}`); status != 422 {
+			t.Errorf("%s gives %d %s", shapes, status, field(out))
+		}
+	}
+	if status, _ := ask(t, "POST", "/api/clips/nobody/exports", `{"shapes":["tall"]}`); status != 404 {
+		t.Errorf("a clip that is not there gives %d", status)
+	}
+}
+
+func TestThePageIsServedSafely(t *testing.T) {
+	req, err := http.NewRequest("GET", url+"/assets/a-1.js", nil)
+	if err != nil {
+		t.Fatal(err)
+	}
+	req.Header.Set("Accept-Encoding", "gzip")
+	answer, err := http.DefaultTransport.RoundTrip(req)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer answer.Body.Close()
+	if answer.Header.Get("Content-Encoding") != "gzip" || !strings.Contains(answer.Header.Get("Cache-Control"), "immutable") {
+		t.Errorf("the headers are %v", answer.Header)
+	}
+	if csp := answer.Header.Get("Content-Security-Policy"); !strings.Contains(csp, "default-src 'none'") || strings.Contains(csp, "'unsafe-eval'") {
+		t.Errorf("the policy is %s", csp)
+	}
+	// Another site's page must not post here.
+	req, err = http.NewRequest("POST", url+"/api/clips", strings.NewReader("{}"))
+	if err != nil {
+		t.Fatal(err)
+	}
+	req.Header.Set("Sec-Fetch-Site", "cross-site")
+	cross, err := http.DefaultClient.Do(req)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer cross.Body.Close()
+	if cross.StatusCode != http.StatusForbidden {
+		t.Errorf("a request from another site gives %d", cross.StatusCode)
+	}
+	for path, want := range map[string]int{"/": 200, "/clips/x": 200, "/assets/../../etc/passwd.txt": 404, "/api/nothing": 404, "/healthz": 200} {
+		if status, _ := ask(t, "GET", path, nil); status != want {
+			t.Errorf("%s gives %d, want %d", path, status, want)
+		}
+	}
+}
+
+func TestADatabaseThatIsGoneForAMomentLosesNothing(t *testing.T) {
+	id := newClip(t)
+	// Every connection is cut; the pool makes new ones.
+	if _, err := db.Pool.Exec(t.Context(), `SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE pid <> pg_backend_pid() AND usename = current_user AND backend_type = 'client backend'`); err != nil {
+		t.Fatal(err)
+	}
+	deadline := time.Now().Add(20 * time.Second)
+	for {
+		status, out := ask(t, "POST", "/api/clips/"+id+"/commands", `{"revision":1,"commands":[{"type":"setClip","name":"After"}]}`)
+		if status == 200 {
+			break
+		}
+		if status != http.StatusServiceUnavailable || time.Now().After(deadline) {
+			t.Fatalf("meanwhile the server answers %d %v", status, out)
+		}
+	}
+	if status, out := ask(t, "GET", "/api/clips/"+id, nil); status != 200 || math.Round(out["revision"].(float64)) != 2 {
+		t.Errorf("afterwards: %d %v", status, out["revision"])
+	}
+}
