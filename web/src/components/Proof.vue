@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useWindowSize } from '@vueuse/core'
+import { refDebounced, useWindowSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useStill } from '../composables/useStill'
 import { useEditor } from '../stores/editor'
@@ -21,14 +21,20 @@ const differs = computed(() =>
   editor.view.rows.some((r) => r.layer === editor.selected && r.differ.includes(props.shape.id))
 )
 
-// Proofs are drawn at twice their size: they are small and looked at closely.
+// Proofs follow a moment later, so that the Tabletop has the machine first.
+const moment = refDebounced(
+  computed(() => ({ frame: editor.frame, version: editor.version })),
+  60,
+  { maxWait: 150 }
+)
+
+// They are drawn at twice their size: they are small and looked at closely.
 useStill(canvas, 1, () => ({
   shape: props.shape.id,
   w: size.value.w * 2,
   h: size.value.h * 2,
-  frame: editor.frame,
-  active: !props.playing,
-  version: editor.version
+  ...moment.value,
+  active: !props.playing
 }))
 </script>
 

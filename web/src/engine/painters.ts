@@ -24,12 +24,14 @@ export class Painters {
     if (this.clip) await this.give(e, this.clip)
   }
 
+  // give brings an engine the pictures that it lacks, then the clip. An engine
+  // answers in order, so what is drawn next is drawn from this clip.
   private async give(e: Engine, clip: Clip) {
     const has = this.given.get(e) ?? new Set<string>()
     this.given.set(e, has)
     const used = new Set(clip.layers.map((l) => l.cutout?.prop))
-    for (const p of clip.props) {
-      if (!p.picture || !used.has(p.id) || has.has(p.hash)) continue
+    const lacks = clip.props.filter((p) => p.picture && used.has(p.id) && !has.has(p.hash))
+    for (const p of lacks) {
       has.add(p.hash)
       let bytes = this.known.get(p.hash)
       if (!bytes) this.known.set(p.hash, (bytes = api.bytes(`/api/files/${p.hash}`)))
@@ -41,10 +43,12 @@ export class Painters {
         throw error
       }
     }
-    await e.call('open', clip)
+    const opened = e.call('open', clip)
+    if (lacks.length) await opened
+    else opened.catch(() => undefined) // a crash says so by itself
   }
 
-  // show gives the clip to all engines; it is done when they have it.
+  // show gives the clip to all engines; it is done when pictures can be asked for.
   async show(clip: Clip) {
     this.clip = clip
     await Promise.all(this.engines.map((e) => this.give(e, clip)))

@@ -106,19 +106,15 @@ export const useEditor = defineStore('editor', () => {
     await catchUp([])
   }
 
-  // settle shows a clip everywhere.
+  // settle shows a clip everywhere: the picture first, since that is waited for.
   async function settle(c: Clip) {
     clip.value = c
     if (!c.shapes.some((s) => s.id === shape.value)) shape.value = c.shapes[0].id
     if (frame.value >= c.length) frame.value = c.length - 1
-    view.value = await edit.call<View>('view', { shape: shape.value })
-    await look()
-    try {
-      await painters.show(c)
-    } catch (e) {
-      notices.fail(e)
-    }
-    version.value++
+    const shown = painters.show(c).then(() => version.value++, notices.fail)
+    const [seen] = await Promise.all([edit.call<View>('view', { shape: shape.value }), look()])
+    view.value = seen
+    await shown
   }
 
   async function look() {
