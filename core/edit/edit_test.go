@@ -230,3 +230,99 @@ func FuzzApply(f *testing.F) {
 		}
 	})
 }
+
+func order(c *clip.Clip) string {
+	var ids []string
+	for _, l := range c.Layers {
+		ids = append(ids, l.ID)
+	}
+	return strings.Join(ids, " ")
+}
+
+func TestStackingCopyingAndRemoving(t *testing.T) {
+	c := sample()
+	if got := order(do(t, c, `{"type":"stackLayer","layer":"words","to":0}`)); got != "words backdrop mug-layer" {
+		t.Errorf("the stack is %s", got)
+	}
+	if got := order(do(t, c, `{"type":"stackLayer","layer":"backdrop","to":99}`)); got != "mug-layer words backdrop" {
+		t.Errorf("the stack is %s", got)
+	}
+	twin := do(t, c, `{"type":"copyLayer","layer":"mug-layer","id":"twin"}`)
+	if got := order(twin); got != "backdrop mug-layer twin words" || len(twin.Layer("twin").Tracks[clip.Rotation]) != 2 {
+		t.Errorf("the stack is %s", got)
+	}
+	refused(t, c, `{"type":"copyLayer","layer":"mug-layer","id":"words"}`, "id")
+	if got := order(do(t, c, `{"type":"removeLayer","layer":"mug-layer"}`)); got != "backdrop words" {
+		t.Errorf("the stack is %s", got)
+	}
+}
+
+func TestABatchIsAllOrNothing(t *testing.T) {
+	c := do(t, sample(), `{"type":"batch","commands":[{"type":"setClip","name":"A"},{"type":"setLight","set":{"strength":10}}]}`)
+	if c.Name != "A" || c.Light.Strength != 10 {
+		t.Errorf("the clip is %q with a light of %g", c.Name, c.Light.Strength)
+	}
+	refused(t, sample(), `{"type":"batch","commands":[{"type":"setClip","name":"A"},{"type":"removeLayer","layer":"gone"}]}`, "layer")
+	refused(t, sample(), `{"type":"batch","commands":[{"type":"batch","commands":[]}]}`, "commands")
+}
+
+func TestUndoIsAReplacement(t *testing.T) {
+	c := sample()
+	changed := do(t, c, `{"type":"setClip","name":"Other"}`)
+	back := do(t, changed, `{"type":"replace","clip":`+string(c.Encode())+`}`)
+	if string(back.Encode()) != string(c.Encode()) {
+		t.Error("undoing gives another clip")
+	}
+}
+
+func TestAShorterClipTrimsButNeverDropsKeys(t *testing.T) {
+	c := do(t, sample(), `{"type":"setClip","length":100}`)
+	if _, to := c.Span(c.Layer("mug-layer")); to != 100 {
+		t.Errorf("the layer shows until %d", to)
+	}
+	refused(t, sample(), `{"type":"setClip","length":12}`, "rotation[1].at")
+}
+
+func TestANewKeyHoldsWhatWasThere(t *testing.T) {
+	c := sample()
+	k := KeyHere(c, c.Layer("mug-layer"), clip.Rotation, 7)
+	// From 20 degrees at 0 to 0 at 15, eased out: between them, and falling.
+	if k.Value[0] <= 0 || k.Value[0] >= 20*(1-7.0/15) || k.Ease.Kind != motion.Out {
+		t.Errorf("the key would be %+v", k)
+	}
+	if k := KeyHere(c, c.Layer("mug-layer"), clip.Scale, 7); k.Value[0] != 100 {
+		t.Errorf("without keys a scale would be %v", k.Value)
+	}
+	if k := KeyHere(c, c.Layer("mug-layer"), clip.Position, 7); len(k.Value) != 2 || k.Value[0] != 0 {
+		t.Errorf("without keys a position would be %v", k.Value)
+	}
+}
+
+func TestDraggingFromOutsideBeginsWhereTheLayerIs(t *testing.T) {
+	c := do(t, sample(), `{"type":"setKey","layer":"mug-layer","property":"position","key":{"at":0,"value":[0,0],"off":"right","ease":{"kind":"linear"}}}`)
+	c = do(t, c, `{"type":"handle","layer":"mug-layer","shape":"tall","frame":0,"target":"auto","dx":-40,"dy":0,"base":[812.5,0]}`)
+	k := c.Layer("mug-layer").Tracks[clip.Position][0]
+	if k.Off != "" || k.Value[0] != 772.5 {
+		t.Errorf("the key is %+v", k)
+	}
+}
+
+func TestKeysMoveTogether(t *testing.T) {
+	c := do(t, sample(), `{"type":"moveKeys","keys":[{"layer":"mug-layer","property":"rotation","frame":0},{"layer":"mug-layer","property":"rotation","frame":15}],"by":15}`)
+	track := c.Layer("mug-layer").Tracks[clip.Rotation]
+	if track[0].At.Frames != 15 || track[1].At.Frames != 30 || track[0].Value[0] != 20 {
+		t.Errorf("the track is %+v", track)
+	}
+	c = do(t, c, `{"type":"removeKeys","keys":[{"layer":"mug-layer","property":"rotation","frame":15},{"layer":"mug-layer","property":"rotation","frame":30}]}`)
+	if _, left := c.Layer("mug-layer").Tracks[clip.Rotation]; left {
+		t.Error("an empty track was kept")
+	}
+}
+
+func TestEveryCommandHasWordsForTheHistory(t *testing.T) {
+	for kind := range kinds {
+		if Describe([]byte(`{"type":"`+kind+`"}`)) == "A change" {
+			t.Errorf("%s has no words", kind)
+		}
+	}
+}

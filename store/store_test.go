@@ -1,0 +1,235 @@
+package store_test
+
+import (
+	"context"
+	"errors"
+	"io"
+	"os"
+	"strings"
+	"testing"
+	"time"
+
+	"billow/core/clip"
+	"billow/store"
+	"billow/store/local"
+
+	"github.com/jackc/pgx/v5"
+)
+
+var (
+	db  *store.Store
+	dir string
+)
+
+func TestMain(m *testing.M) { os.Exit(run(m)) }
+
+func run(m *testing.M) int {
+	var err error
+	if dir, err = os.MkdirTemp("", "billow-store-"); err != nil {
+		panic(err)
+	}
+	defer os.RemoveAll(dir)
+	pg, err := local.Start(context.Background(), dir)
+	if err != nil {
+		panic(err)
+	}
+	defer pg.Stop()
+	if db, err = store.Open(context.Background(), pg.URL); err != nil {
+		panic(err)
+	}
+	defer db.Close()
+	return m.Run()
+}
+
+func made(t *testing.T) (string, *clip.Clip) {
+	t.Helper()
+	tall, _ := clip.StandardShape("tall")
+	c, id := clip.New("Stored", tall, 30, 60), store.NewID()
+	if err := db.CreateClip(t.Context(), id, c, "New"); err != nil {
+		t.Fatal(err)
+	}
+	return id, c
+}
+
+func TestASecondServerOnTheSameFolderIsRefusedInWords(t *testing.T) {
+	_, err := local.Start(t.Context(), dir)
+	if err == nil || !strings.Contains(err.Error(), "another Billow") {
+		t.Errorf("the error is %v", err)
+	}
+}
+
+func TestMigratingTwiceIsHarmless(t *testing.T) {
+	again, err := store.Open(t.Context(), db.Pool.Config().ConnString())
+	if err != nil {
+		t.Fatal(err)
+	}
+	again.Close()
+}
+
+// Of two changes from the same revision at the same time, one is taken and the
+// other is told.
+func TestChangesAtTheSameTimeDoNotOverwriteEachOther(t *testing.T) {
+	id, _ := made(t)
+	results := make(chan error, 8)
+	for range cap(results) {
+		go func() {
+			_, err := db.Change(context.Background(), id, 1, func(doc []byte) ([]*clip.Clip, []string, error) {
+				c, err := clip.Parse(doc)
+				return []*clip.Clip{c}, []string{"x"}, err
+			})
+			results <- err
+		}()
+	}
+	taken := 0
+	for range cap(results) {
+		err := <-results
+		var stale *store.StaleError
+		switch {
+		case err == nil:
+			taken++
+		case !errors.As(err, &stale) || stale.Revision != 2:
+			t.Errorf("the error is %v", err)
+		}
+	}
+	if taken != 1 {
+		t.Errorf("%d changes were taken", taken)
+	}
+	list, err := db.Revisions(t.Context(), id)
+	if err != nil || len(list) != 2 || list[0].Revision != 2 {
+		t.Errorf("the revisions are %v (%v)", list, err)
+	}
+}
+
+func TestAChangeThatFailsLeavesTheClip(t *testing.T) {
+	id, _ := made(t)
+	_, err := db.Change(t.Context(), id, 1, func([]byte) ([]*clip.Clip, []string, error) {
+		return nil, nil, errors.New("no")
+	})
+	if err == nil || err.Error() != "no" {
+		t.Errorf("the error is %v", err)
+	}
+	if r, err := db.Clip(t.Context(), id); err != nil || r.Revision != 1 {
+		t.Errorf("the clip is at %d (%v)", r.Revision, err)
+	}
+}
+
+func exported(t *testing.T) string {
+	t.Helper()
+	id, c := made(t)
+	e := store.NewID()
+	err := db.CreateExport(t.Context(), e, id, 1, c, []string{"tall", "square"}, func(pgx.Tx, string) error { return nil })
+	if err != nil {
+		t.Fatal(err)
+	}
+	return e
+}
+
+func state(t *testing.T, e, shape string) store.Part {
+	t.Helper()
+	p, err := db.Part(t.Context(), e, shape)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return p
+}
+
+func TestACancelledPartIsNoLongerWanted(t *testing.T) {
+	e := exported(t)
+	if ok, err := db.StartPart(t.Context(), e, "tall", 1); !ok || err != nil {
+		t.Fatalf("starting gives %v, %v", ok, err)
+	}
+	if err := db.CancelExport(t.Context(), e); err != nil {
+		t.Fatal(err)
+	}
+	if ok, err := db.Progress(t.Context(), e, "tall", 1, 9); ok || err != nil {
+		t.Errorf("after cancelling, progress gives %v, %v", ok, err)
+	}
+	if ok, _ := db.StartPart(t.Context(), e, "square", 1); ok {
+		t.Error("a cancelled part was started")
+	}
+	if p := state(t, e, "square"); p.State != "cancelled" {
+		t.Errorf("the part is %s", p.State)
+	}
+}
+
+// A worker that was silent too long is replaced, and cannot disturb its
+// successor when it comes back.
+func TestASilentWorkerIsReplacedAndFencedOff(t *testing.T) {
+	e := exported(t)
+	if _, err := db.StartPart(t.Context(), e, "tall", 1); err != nil {
+		t.Fatal(err)
+	}
+	var given []store.Part
+	orphans := func(silent time.Duration) {
+		t.Helper()
+		given = nil
+		err := db.Orphans(t.Context(), silent, func(_ pgx.Tx, p store.Part) error {
+			if p.ExportID == e {
+				given = append(given, p)
+			}
+			return nil
+		})
+		if err != nil {
+			t.Fatal(err)
+		}
+	}
+	if orphans(time.Hour); len(given) != 0 {
+		t.Fatal("a part that lives was taken away")
+	}
+	if orphans(-time.Second); len(given) != 1 || given[0].Attempt != 2 {
+		t.Fatalf("given away are %+v", given)
+	}
+	content := func(s string) store.Content {
+		return store.Content{Hash: strings.Repeat(s, 64), Media: "video/mp4", Reader: strings.NewReader(s)}
+	}
+	if err := db.FinishPart(t.Context(), e, "tall", 1, content("a"), content("b")); err != nil {
+		t.Fatal(err)
+	}
+	if p := state(t, e, "tall"); p.State != "waiting" || p.Video != nil {
+		t.Errorf("the worker thought dead finished the part: %+v", p)
+	}
+	if ok, _ := db.StartPart(t.Context(), e, "tall", 1); ok {
+		t.Error("the old attempt was started again")
+	}
+	if ok, _ := db.StartPart(t.Context(), e, "tall", 2); !ok {
+		t.Error("the new attempt cannot start")
+	}
+	if err := db.FinishPart(t.Context(), e, "tall", 2, content("c"), content("d")); err != nil {
+		t.Fatal(err)
+	}
+	p := state(t, e, "tall")
+	if p.State != "done" || p.Done != p.Total || p.Video == nil {
+		t.Fatalf("the part is %+v", p)
+	}
+	f, err := db.OpenFile(t.Context(), *p.Video)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if b, err := io.ReadAll(f); err != nil || string(b) != "c" {
+		t.Errorf("the file is %q (%v)", b, err)
+	}
+}
+
+func TestAFailureSaysWhy(t *testing.T) {
+	e := exported(t)
+	if _, err := db.StartPart(t.Context(), e, "tall", 1); err != nil {
+		t.Fatal(err)
+	}
+	if err := db.FailPart(t.Context(), e, "tall", 1, "the disk is full"); err != nil {
+		t.Fatal(err)
+	}
+	if p := state(t, e, "tall"); p.State != "failed" || p.Error != "the disk is full" {
+		t.Errorf("the part is %+v", p)
+	}
+}
+
+func TestWhatIsNotThereIsNotFound(t *testing.T) {
+	_, clipErr := db.Clip(t.Context(), "nobody")
+	_, fileErr := db.OpenFile(t.Context(), "nothing")
+	_, partErr := db.Part(t.Context(), "none", "tall")
+	for _, err := range []error{clipErr, fileErr, partErr, db.DeleteClip(t.Context(), "nobody")} {
+		if !errors.Is(err, store.ErrNotFound) {
+			t.Errorf("the error is %v", err)
+		}
+	}
+}
