@@ -17,7 +17,6 @@ var (
 	springy = motion.Ease{Kind: motion.Spring, Bounce: 0.5}
 	harbour = colour.RGB(0x173F47)
 	chalk   = colour.RGB(0xFCFAF5)
-	buoy    = colour.RGB(0xDD4F28)
 	honey   = colour.RGB(0xF6C667)
 )
 

@@ -76,10 +76,10 @@ type setter struct {
 // gather joins the spans and notes letters that no font has.
 func (s *setter) gather(spans []Span) {
 	for _, sp := range spans {
-		runes := []rune(strings.ReplaceAll(sp.Text, "\r", ""))
+		text := strings.ReplaceAll(sp.Text, "\r", "")
 		sp.Text = ""
 		want := s.face(sp.Emphasis)
-		for _, r := range runes {
+		for _, r := range text {
 			s.text = append(s.text, r)
 			s.styles = append(s.styles, sp)
 			face := fallback{s.fonts, want}.ResolveFace(r)
