@@ -74,9 +74,43 @@ func Encode(ctx context.Context, v Video, feed func(w io.Writer) error) (*os.Fil
 		}
 		return nil, fmt.Errorf("encoding failed: %s", complaint(problems.String(), err))
 	}
+	// A disk that fills up while the index is moved to the front does not make
+	// ffmpeg fail, so the file itself is looked at.
+	if err := wholeMP4(out); err != nil {
+		return nil, fmt.Errorf("encoding failed: %s", complaint(problems.String(), err))
+	}
 	kept = true
 	_, err = out.Seek(0, io.SeekStart)
 	return out, err
+}
+
+// wholeMP4 walks the boxes of a file (ISO/IEC 14496-12, 4.2): they must fill it
+// exactly, and hold an index and media data.
+func wholeMP4(f *os.File) error {
+	end, err := f.Seek(0, io.SeekEnd)
+	if err != nil {
+		return err
+	}
+	seen := map[string]bool{}
+	for at := int64(0); at < end; {
+		var head [16]byte
+		if _, err := f.ReadAt(head[:], at); err != nil && !errors.Is(err, io.EOF) {
+			return err
+		}
+		size := int64(binary.BigEndian.Uint32(head[:]))
+		if size == 1 {
+			size = int64(binary.BigEndian.Uint64(head[8:]))
+		}
+		if size < 8 || at+size > end {
+			return errors.New("the file was cut off; the disk may be full")
+		}
+		seen[string(head[4:8])] = true
+		at += size
+	}
+	if !seen["moov"] || !seen["mdat"] {
+		return errors.New("the file has no index; the disk may be full")
+	}
+	return nil
 }
 
 // complaint puts a full disk, the one failure a person can do something about,

@@ -194,6 +194,27 @@ func TestEncodedColoursComeBack(t *testing.T) {
 	}
 }
 
+// A file that a full disk cut off is noticed, wherever it was cut.
+func TestACutOffFileIsNoticed(t *testing.T) {
+	box := func(kind string, n int) []byte {
+		return append(binary.BigEndian.AppendUint32(nil, uint32(n+8)), append([]byte(kind), make([]byte, n)...)...)
+	}
+	whole := append(append(box("ftyp", 12), box("moov", 50)...), box("mdat", 90)...)
+	for n := range len(whole) + 1 {
+		f, err := os.Create(filepath.Join(t.TempDir(), "a.mp4"))
+		if err != nil {
+			t.Fatal(err)
+		}
+		if _, err := f.Write(whole[:n]); err != nil {
+			t.Fatal(err)
+		}
+		if err := wholeMP4(f); (err == nil) != (n == len(whole)) {
+			t.Errorf("cut off after %d of %d bytes, the error is %v", n, len(whole), err)
+		}
+		f.Close()
+	}
+}
+
 func TestACancelledEncodingLeavesNothing(t *testing.T) {
 	dir := t.TempDir()
 	t.Setenv("TMPDIR", dir)
