@@ -75,3 +75,5 @@ require (
 	google.golang.org/protobuf v1.36.12 // indirect
 	honnef.co/go/tools v0.8.2 // indirect
 )
+
+ignore ./web/node_modules

@@ -223,3 +223,122 @@ func BenchmarkToYUV(b *testing.B) {
 		ToYUV(out, bm)
 	}
 }
+
+func TestAffinesComposeAndInvert(t *testing.T) {
+	rng := rand.New(rand.NewSource(6))
+	for range 200 {
+		m := Scale(rng.Float64()+0.1, rng.Float64()+0.1).Then(Rotate(rng.Float64() * 360)).Then(Translate(rng.NormFloat64()*100, rng.NormFloat64()*100))
+		inv, ok := m.Inverse()
+		if !ok {
+			t.Fatalf("%v has no inverse", m)
+		}
+		x, y := rng.NormFloat64()*50, rng.NormFloat64()*50
+		u, v := inv.Apply(m.Apply(x, y))
+		if math.Hypot(u-x, v-y) > 1e-9*(1+math.Hypot(x, y))*100 {
+			t.Fatalf("%v: (%g, %g) came back as (%g, %g)", m, x, y, u, v)
+		}
+	}
+	if x, y := Rotate(90).Apply(1, 0); math.Hypot(x, y-1) > 1e-12 {
+		t.Errorf("turned clockwise by 90 degrees, right becomes %g, %g; y points down", x, y)
+	}
+	if _, ok := Scale(0, 1).Inverse(); ok {
+		t.Error("what flattens has an inverse")
+	}
+}
+
+// coverage is the area that a path fills, in pixels.
+func coverage(p Path) float64 {
+	b := NewBitmap(200, 200)
+	b.FillPath(p.Transformed(Translate(100.3, 99.6)), colour.RGB(0xFFFFFF))
+	sum := 0.0
+	for _, px := range b.Pix {
+		sum += float64(px>>24) / 255
+	}
+	return sum
+}
+
+func TestShapesHaveTheirAreas(t *testing.T) {
+	for name, c := range map[string]struct {
+		path Path
+		want float64
+	}{
+		"rectangle": {RoundRect(100, 60, 0), 6000},
+		"disc":      {RoundRect(120, 120, 60), math.Pi * 3600},
+		"rounded":   {RoundRect(100, 60, 10), 6000 - (4-math.Pi)*100},
+		"pill":      {RoundRect(100, 40, 99), 60*40 + math.Pi*400},
+	} {
+		if got := coverage(c.path); math.Abs(got-c.want) > 0.004*c.want {
+			t.Errorf("the %s covers %.1f pixels, want %.1f", name, got, c.want)
+		}
+	}
+	// A burst lies between its inner and its outer circle.
+	if a := coverage(Burst(80, 18)); a < math.Pi*80*80*0.74 || a > math.Pi*84*84 {
+		t.Errorf("the burst covers %.0f pixels", a)
+	}
+}
+
+func TestHalvingKeepsTheMeanOfEvenPictures(t *testing.T) {
+	b := random(rand.New(rand.NewSource(8)), 64, 32)
+	mean := func(b *Bitmap) (m [4]float64) {
+		for _, p := range b.Pix {
+			for c, v := range channels(p) {
+				m[c] += v / float64(len(b.Pix))
+			}
+		}
+		return m
+	}
+	p := NewPyramid(b)
+	if len(p.Levels) != 7 || p.Levels[6].W != 1 || p.Levels[6].H != 1 {
+		t.Fatalf("there are %d levels", len(p.Levels))
+	}
+	want := mean(b)
+	for n, l := range p.Levels[:5] {
+		for c, v := range mean(l) {
+			if math.Abs(v-want[c]) > 0.6*float64(n+1) {
+				t.Errorf("level %d channel %d has a mean of %.2f, want %.2f", n, c, v, want[c])
+			}
+		}
+	}
+}
+
+func TestVisibleLeavesOutDust(t *testing.T) {
+	b := NewBitmap(20, 10)
+	if _, ok := b.Visible(); ok {
+		t.Error("an empty bitmap has something to see")
+	}
+	b.Pix[0] = 5 << 24 // dust in the corner
+	b.Pix[3*20+7], b.Pix[6*20+11] = 0xFF000000, 200<<24
+	if v, ok := b.Visible(); !ok || v != [4]int{7, 3, 12, 7} {
+		t.Errorf("visible are %v", v)
+	}
+}
+
+func TestOpacityMixesEvenly(t *testing.T) {
+	for _, opacity := range []float64{0, 0.25, 0.5, 0.75, 1} {
+		dst := NewBitmap(4, 4)
+		dst.Fill(0xFF000000)
+		src := NewBitmap(4, 4)
+		src.Fill(0xFFFFFFFF)
+		var br Brush
+		br.Draw(dst, &Pyramid{Levels: []*Bitmap{src}}, Identity(), opacity, Normal)
+		if got := float64(dst.Pix[5] & 255); math.Abs(got-255*opacity) > 1.5 || dst.Pix[5]>>24 != 255 {
+			t.Errorf("at %g, white on black is %g", opacity, got)
+		}
+	}
+}
+
+func TestGradientsFollowTheirAngle(t *testing.T) {
+	red := func(b *Bitmap, x, y int) uint32 { return b.Pix[y*b.W+x] & 255 }
+	for angle, bright := range map[float64][2]int{0: {25, 0}, 90: {49, 25}, 180: {25, 49}, 270: {0, 25}} {
+		b := NewBitmap(50, 50)
+		Gradient(b, []Stop{{0, colour.RGB(0)}, {1, colour.RGB(0xFFFFFF)}}, angle)
+		if red(b, bright[0], bright[1]) < 248 || red(b, 49-bright[0], 49-bright[1]) > 8 {
+			t.Errorf("at %g degrees the bright end is %d, the dark one %d", angle, red(b, bright[0], bright[1]), red(b, 49-bright[0], 49-bright[1]))
+		}
+	}
+	b := NewBitmap(100, 4)
+	Gradient(b, []Stop{{0, colour.RGB(0)}, {0.5, colour.RGB(0)}, {0.5, colour.RGB(0xFFFFFF)}, {1, colour.RGB(0xFFFFFF)}}, 90)
+	if red(b, 48, 1) != 0 || red(b, 51, 1) != 255 {
+		t.Error("two colours at one place do not make a hard edge")
+	}
+}
