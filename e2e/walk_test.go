@@ -127,7 +127,7 @@ func (u *user) placeTheMug() {
 	// Drag it down by 60 pixels on the Tabletop.
 	x, y, w, h := u.box(".tabletop canvas")
 	u.clickText(".row-line .name", "red mug")
-	u.find("[data-handle=turn]")
+	u.find("[data-handle=turn-0]")
 	cx, cy := x+w/2, y+h/2
 	u.drag(cx, cy, cx, cy+60)
 	unit := w / 1000
@@ -184,7 +184,7 @@ func (u *user) layTheTune() {
 func (u *user) keyTheEntrance() {
 	u.t.Helper()
 	u.clickText(".row-line .name", "red mug")
-	u.clickText("[role=tab]", "^Layer$")
+	u.clickText("[role=tab]", "^Motion$")
 	u.press(input.Home)
 	u.click("button[aria-label='Set a key for Position']")
 	u.choose("select[aria-label='Where the position key is']", "right")

@@ -103,7 +103,7 @@ func TestALetterThatNoFontHasIsReported(t *testing.T) {
 
 func TestWordsAreDrawnWithinTheirBitmap(t *testing.T) {
 	b := set(t, clip.Words{Text: "Ågy", Fill: colour.RGB(0), Plate: &clip.Plate{Kind: "burst", Fill: colour.RGB(0xFF0000), Room: 40}}, 100, nil)
-	m, _, _ := b.Raster(0.54)
+	m, _, _ := b.Raster(0.54, words.Pen{}, colour.Colour{})
 	for x := range m.W {
 		if m.Pix[x] != 0 || m.Pix[(m.H-1)*m.W+x] != 0 {
 			t.Fatal("ink reaches the bitmap's edge")

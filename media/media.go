@@ -13,6 +13,7 @@ import (
 	_ "image/gif" // decoders register themselves
 	_ "image/jpeg"
 	"image/png"
+	"math"
 
 	"billow/core/clip"
 	"billow/core/paint"
@@ -109,7 +110,7 @@ func PictureProp(id, name string, file []byte, b *paint.Bitmap) (clip.Prop, erro
 	_, kind := Kind(file)
 	return clip.Prop{
 		ID: id, Name: name, Kind: clip.KindCutout, Hash: Hash(file), Media: kind,
-		Picture: &clip.Picture{W: b.W, H: b.H, Visible: visible},
+		Picture: &clip.Picture{W: b.W, H: b.H, Visible: visible, Area: math.Round(b.Area(visible)*1e4) / 1e4},
 	}, nil
 }
 

@@ -6,114 +6,41 @@ import (
 	"bytes"
 	"encoding/binary"
 	"encoding/json"
-	"errors"
 	"image"
 	_ "image/gif" // decoders register themselves
 	_ "image/jpeg"
 	_ "image/png"
+	"slices"
 	"unsafe"
 
 	"billow/core/clip"
 	"billow/core/edit"
 	"billow/core/frame"
+	"billow/core/layout"
 	"billow/core/mix"
+	"billow/core/moves"
 	"billow/core/paint"
 	"billow/core/view"
 
 	_ "golang.org/x/image/webp"
 )
 
-// engine is one worker's state: the clip as it is kept, and as it is shown
-// while something is being dragged.
-type engine struct {
-	lib    *frame.Library
-	kept   *clip.Clip
-	shown  *clip.Clip
-	stages map[stageKey]*stage
-}
-
-type stageKey struct {
-	shape string
-	w, h  int
-}
-
-type stage struct {
-	*frame.Stage
-	painter *frame.Painter
-	canvas  *paint.Bitmap
-}
-
-type method func(e *engine, arg, in []byte) (value any, out []byte, err error)
-
-var methods = map[string]method{
-	"open":    open,
-	"apply":   apply,
-	"view":    viewOf,
-	"picture": picture,
-	"draw":    draw,
-	"places":  places,
-	"pick":    pick,
-	"keyHere": keyHere,
-	"draft":   draft,
-	"time":    parseTime,
-	"mix":     mixSound,
-}
-
-var errClosed = errors.New("no clip is open")
-
-func (e *engine) show(c *clip.Clip) {
-	e.shown = c
-	e.stages = map[stageKey]*stage{}
-}
-
-// open takes a clip.
-func open(e *engine, arg, _ []byte) (any, []byte, error) {
-	c, err := clip.Parse(arg)
-	if err != nil {
-		return nil, nil, err
-	}
-	e.kept = c
-	e.show(c)
-	return true, nil, nil
-}
-
-// apply applies a command to the clip as it is kept. Without keep it is only
-// shown; the next command begins from the kept clip again.
-func apply(e *engine, arg, _ []byte) (any, []byte, error) {
-	var in struct {
-		Command json.RawMessage `json:"command"`
-		Keep    bool            `json:"keep"`
-	}
-	if err := json.Unmarshal(arg, &in); err != nil {
-		return nil, nil, err
-	}
-	if e.kept == nil {
-		return nil, nil, errClosed
-	}
-	c := e.kept
-	if len(in.Command) > 0 {
-		var err error
-		if c, err = edit.Apply(e.kept, in.Command); err != nil {
-			return nil, nil, err
-		}
-	}
-	if in.Keep {
-		e.kept = c
-	}
-	e.show(c)
-	return c, nil, nil
-}
-
 // place is what most questions are about.
 type place struct {
-	Shape    string  `json:"shape"`
-	Frame    int     `json:"frame"`
-	W        int     `json:"w"`
-	H        int     `json:"h"`
-	X        float64 `json:"x"`
-	Y        float64 `json:"y"`
-	Layer    string  `json:"layer"`
-	Property string  `json:"property"`
+	Shape    string   `json:"shape"`
+	Frame    int      `json:"frame"`
+	W        int      `json:"w"`
+	H        int      `json:"h"`
+	X        float64  `json:"x"`
+	Y        float64  `json:"y"`
+	Layer    string   `json:"layer"`
+	Property string   `json:"property"`
+	Open     []string `json:"open"`
+	Layers   []string `json:"layers"`
+	Frames   []int    `json:"frames"`
+	DX       float64  `json:"dx"`
+	DY       float64  `json:"dy"`
+	Reach    float64  `json:"reach"`
 }
 
 // at reads a place and finds its shape.
@@ -128,11 +55,11 @@ func (e *engine) at(arg []byte) (p place, s clip.Shape, err error) {
 }
 
 func viewOf(e *engine, arg, _ []byte) (any, []byte, error) {
-	_, s, err := e.at(arg)
+	p, s, err := e.at(arg)
 	if err != nil {
 		return nil, nil, err
 	}
-	return view.Of(e.shown, s, e.lib), nil, nil
+	return view.Of(e.shown, s, e.lib, p.Open), nil, nil
 }
 
 // picture takes the file of a picture; the argument is its hash.
@@ -156,7 +83,7 @@ func (e *engine) stage(s clip.Shape, w, h int) (*stage, error) {
 	if st, ok := e.stages[key]; ok {
 		return st, nil
 	}
-	prepared, err := frame.Prepare(e.shown, s, w, h, e.lib)
+	prepared, err := frame.Prepare(e.seen(), s, w, h, e.lib)
 	if err != nil {
 		return nil, err
 	}
@@ -185,23 +112,119 @@ func draw(e *engine, arg, _ []byte) (any, []byte, error) {
 	return nil, st.canvas.Bytes(), nil
 }
 
-// places tells where the layers are on a frame.
+// ghosts gives the pixels of a layer alone on some frames, on nothing.
+func ghosts(e *engine, arg, _ []byte) (any, []byte, error) {
+	p, s, err := e.at(arg)
+	if err != nil {
+		return nil, nil, err
+	}
+	if p.W < 1 || p.H < 1 || p.W > clip.MaxSide || p.H > clip.MaxSide || len(p.Frames) > 12 {
+		return nil, nil, clip.Fault("w", "a picture has 1 to %d pixels a side and at most 12 ghosts", clip.MaxSide)
+	}
+	st, err := e.stage(s, p.W, p.H)
+	if err != nil {
+		return nil, nil, err
+	}
+	b := paint.NewBitmap(p.W, p.H)
+	st.Ghosts(b, p.Layer, p.Frames)
+	// A canvas holds straight alpha.
+	return nil, b.Straight(), nil
+}
+
+// placesIn tells where the layers are on a frame, and the values that one of
+// them has there.
+func (e *engine) placesIn(s clip.Shape, f int, layer string) any {
+	st := e.arranged(s)
+	w, h := st.Extent()
+	values := map[string][]float64{}
+	if l := e.shown.Layer(layer); l != nil {
+		for _, p := range clip.AllProperties {
+			if clip.Has(l.Kind, p.Name) {
+				values[p.Name] = edit.KeyHere(e.shown, layer, p.Name, f).Value
+			}
+		}
+	}
+	return map[string]any{"w": w, "h": h, "places": st.Places(f), "values": values}
+}
+
+// properties lists what can have keys, and in which kinds of layers.
+func properties(*engine, []byte, []byte) (any, []byte, error) {
+	type property struct {
+		Name   string   `json:"name"`
+		Dims   int      `json:"dims"`
+		Colour bool     `json:"colour"`
+		Kinds  []string `json:"kinds"`
+	}
+	out := []property{}
+	for _, p := range clip.AllProperties {
+		q := property{Name: p.Name, Dims: p.Dims, Colour: p.Colour, Kinds: []string{}}
+		for _, kind := range clip.LayerKinds {
+			if clip.Has(kind, p.Name) {
+				q.Kinds = append(q.Kinds, kind)
+			}
+		}
+		out = append(out, q)
+	}
+	return out, nil, nil
+}
+
 func places(e *engine, arg, _ []byte) (any, []byte, error) {
 	p, s, err := e.at(arg)
 	if err != nil {
 		return nil, nil, err
 	}
-	st := frame.Arrange(e.shown, s, e.lib)
-	w, h := st.Extent()
-	return map[string]any{"w": w, "h": h, "places": st.Places(p.Frame)}, nil, nil
+	return e.placesIn(s, p.Frame, p.Layer), nil, nil
 }
 
+// path is the way of a layer through the frame.
+func path(e *engine, arg, _ []byte) (any, []byte, error) {
+	p, s, err := e.at(arg)
+	if err != nil {
+		return nil, nil, err
+	}
+	return e.arranged(s).Path(p.Layer), nil, nil
+}
+
+// pick lists what is under a point, from the front to the back.
 func pick(e *engine, arg, _ []byte) (any, []byte, error) {
 	p, s, err := e.at(arg)
 	if err != nil {
 		return nil, nil, err
 	}
-	return frame.Arrange(e.shown, s, e.lib).Pick(p.Frame, p.X, p.Y), nil, nil
+	return e.arranged(s).Pick(p.Frame, p.X, p.Y), nil, nil
+}
+
+// snap is how far layers that are dragged by (dx, dy) catch on the frame's
+// guides and on other layers. It is asked about the clip as it is kept.
+func snap(e *engine, arg, _ []byte) (any, []byte, error) {
+	p, s, err := e.at(arg)
+	if err != nil {
+		return nil, nil, err
+	}
+	lines := layout.Guides(s)
+	var box *layout.Box
+	for _, pl := range frame.Arrange(e.kept, s, e.lib).Places(p.Frame) {
+		l := e.kept.Layer(pl.Layer)
+		b := pl.Box()
+		switch {
+		case slices.Contains(p.Layers, pl.Layer):
+			if box != nil {
+				b = b.Union(*box)
+			}
+			box = &b
+		case l.Backdrop == nil && l.Kind != clip.KindGroup && !slices.ContainsFunc(p.Layers, func(id string) bool { return e.kept.Within(l, id) }):
+			lines = append(lines, b.Lines(l.Name)...)
+		}
+	}
+	out := map[string]any{"dx": p.DX, "dy": p.DY, "guides": []layout.Guide{}}
+	if box == nil {
+		return out, nil, nil
+	}
+	dx, dy, on := layout.Snap(box.Moved(p.DX, p.DY), lines, p.Reach)
+	if on != nil {
+		out["dx"], out["dy"], out["guides"] = p.DX+dx, p.DY+dy, on
+	}
+	return out, nil, nil
 }
 
 // keyHere is the key of a layer's property on a frame, or what one would be.
@@ -210,11 +233,44 @@ func keyHere(e *engine, arg, _ []byte) (any, []byte, error) {
 	if err != nil {
 		return nil, nil, err
 	}
-	l := e.shown.Layer(p.Layer)
-	if l == nil {
+	if p.Layer != clip.LightID && e.shown.Layer(p.Layer) == nil {
 		return nil, nil, clip.Fault("layer", "there is no layer %q", p.Layer)
 	}
-	return edit.KeyHere(e.shown, l, p.Property, p.Frame), nil, nil
+	return edit.KeyHere(e.shown, p.Layer, p.Property, p.Frame), nil, nil
+}
+
+// draftMove is a move of a kind as it begins.
+func draftMove(_ *engine, arg, _ []byte) (any, []byte, error) {
+	var kind string
+	if err := json.Unmarshal(arg, &kind); err != nil {
+		return nil, nil, err
+	}
+	return moves.Default(kind), nil, nil
+}
+
+// loopGap tells how well the last frame meets the first.
+func loopGap(e *engine, arg, _ []byte) (any, []byte, error) {
+	_, s, err := e.at(arg)
+	if err != nil {
+		return nil, nil, err
+	}
+	return e.arranged(s).LoopGap(), nil, nil
+}
+
+// parseMoment reads a moment as a person writes it.
+func parseMoment(e *engine, arg, _ []byte) (any, []byte, error) {
+	var text string
+	if err := json.Unmarshal(arg, &text); err != nil {
+		return nil, nil, err
+	}
+	if e.shown == nil {
+		return nil, nil, errClosed
+	}
+	m, err := e.shown.Clock().ParseMoment(text)
+	if err != nil {
+		return nil, nil, clip.Fault("time", "%v", err)
+	}
+	return map[string]any{"moment": m, "frame": e.shown.Clock().Frame(m)}, nil, nil
 }
 
 // draft is a new layer of a kind, not yet added.

@@ -27,8 +27,25 @@ type Clip struct {
 	Tune     *Tune         `json:"tune,omitempty"`
 	Props    []Prop        `json:"props"`
 	Products []Product     `json:"products"`
-	Layers   []Layer       `json:"layers"` // from the back to the front
-	Poster   timing.Moment `json:"poster"` // the poster frame
+	Layers   []Layer       `json:"layers"`            // from the back to the front
+	Poster   timing.Moment `json:"poster"`            // the poster frame
+	Scenes   []Mark        `json:"scenes,omitempty"`  // where sections begin, in order of time
+	Markers  []Mark        `json:"markers,omitempty"` // named places, in order of time
+	Range    *Range        `json:"range,omitempty"`   // what is played in a loop while editing
+
+	shared map[string]bool // layers that a draft shares with the clip it was made from
+}
+
+// Mark is a moment with a name: the beginning of a scene, or a marker.
+type Mark struct {
+	Name string        `json:"name"`
+	At   timing.Moment `json:"at"`
+}
+
+// Range is the frames from In up to, but not on, Out.
+type Range struct {
+	In  timing.Moment `json:"in"`
+	Out timing.Moment `json:"out"`
 }
 
 // Shape is one size in which the clip is shown.
@@ -45,6 +62,8 @@ type Light struct {
 	Softness  float64       `json:"softness"`  // 0..100 percent
 	Strength  float64       `json:"strength"`  // 0..100 percent
 	Colour    colour.Colour `json:"colour"`    // of the shadow
+	// Keys of direction and height; they replace the numbers above.
+	Tracks map[string]motion.Track `json:"tracks,omitempty"`
 }
 
 // Tune is the music under the clip.
@@ -80,6 +99,8 @@ type Picture struct {
 	W       int    `json:"w"` // pixels
 	H       int    `json:"h"`
 	Visible [4]int `json:"visible"` // bounds of what is not transparent: x0, y0, x1, y1
+	// Area is how much of these bounds is covered, 0..1; 0 is not known.
+	Area float64 `json:"area,omitempty"`
 }
 
 // Sound is what was found in a tune.
@@ -106,120 +127,4 @@ type Product struct {
 	OldPrice string `json:"oldPrice"` // decimal, or empty
 	Currency string `json:"currency"` // ISO 4217
 	Prop     string `json:"prop,omitempty"`
-}
-
-// Kinds of layers.
-const (
-	KindBackdrop = "backdrop"
-	KindWords    = "words"
-	KindBadge    = "badge"
-)
-
-// Names of the properties that can have keys. Keys are relative to rest.
-const (
-	Position = "position" // units, added
-	Scale    = "scale"    // percent, multiplied
-	Rotation = "rotation" // degrees, added
-	Opacity  = "opacity"  // percent, multiplied
-	Lift     = "lift"     // units, added
-)
-
-// Properties lists them in the order in which they are shown.
-var Properties = []string{Position, Scale, Rotation, Opacity, Lift}
-
-// Dims is how many numbers a key of a property has.
-func Dims(property string) int {
-	if property == Position {
-		return 2
-	}
-	return 1
-}
-
-// Neutral is the number of a property that changes nothing.
-func Neutral(property string) float64 {
-	if property == Scale || property == Opacity {
-		return 100
-	}
-	return 0
-}
-
-// Layer is one thing in the clip.
-type Layer struct {
-	ID     string          `json:"id"`
-	Name   string          `json:"name"`
-	Kind   string          `json:"kind"` // cutout, words, badge or backdrop
-	From   timing.Moment   `json:"from"` // first frame on which it shows
-	To     *timing.Moment  `json:"to"`   // first frame on which it no longer shows; null is the end
-	Rest   Rest            `json:"rest"`
-	Rests  map[string]Rest `json:"rests,omitempty"`  // shapes that stand differently
-	Lift   float64         `json:"lift"`             // units above what is behind, 0..500
-	Shadow *Shadow         `json:"shadow,omitempty"` // instead of what the light gives
-	Blend  string          `json:"blend"`            // W3C blend mode
-	Hidden bool            `json:"hidden,omitempty"`
-
-	Tracks map[string]motion.Track `json:"tracks"`
-
-	Cutout   *Cutout   `json:"cutout,omitempty"`
-	Words    *Words    `json:"words,omitempty"`
-	Backdrop *Backdrop `json:"backdrop,omitempty"`
-}
-
-// Rest is where a layer stands in a shape when nothing moves it: its centre,
-// measured from a point of the frame.
-type Rest struct {
-	Pin  string  `json:"pin"` // centre, top, bottom, left, right, topLeft ...
-	X    float64 `json:"x"`   // units from the pin
-	Y    float64 `json:"y"`
-	Size float64 `json:"size"`           // cut-out: longer visible side; words: font size; units
-	Turn float64 `json:"turn"`           // degrees clockwise
-	Away bool    `json:"away,omitempty"` // not shown in this shape
-}
-
-// Shadow replaces the shadow that follows from the light.
-type Shadow struct {
-	None      bool    `json:"none,omitempty"`
-	Direction float64 `json:"direction"` // in which it falls: 0 up, 90 right, 180 down
-	Distance  float64 `json:"distance"`  // units, 0..500
-	Softness  float64 `json:"softness"`  // units of blur (standard deviation), 0..200
-	Strength  float64 `json:"strength"`  // 0..100 percent
-}
-
-// Cutout shows a picture prop.
-type Cutout struct {
-	Prop string `json:"prop"`
-}
-
-// Words are set text, with or without a plate behind it. In the text,
-// *asterisks* emphasise; {name}, {price}, {old} and {percent} show the product.
-type Words struct {
-	Text          string        `json:"text"`
-	Product       string        `json:"product,omitempty"`
-	Font          string        `json:"font"`
-	Fill          colour.Colour `json:"fill"`
-	EmphasisFont  string        `json:"emphasisFont,omitempty"`
-	EmphasisFill  colour.Colour `json:"emphasisFill"`
-	Align         string        `json:"align"`         // left, centre or right
-	Width         float64       `json:"width"`         // units at which lines break, 0: never
-	LineSpacing   float64       `json:"lineSpacing"`   // percent of the font size
-	LetterSpacing float64       `json:"letterSpacing"` // percent of the font size
-	Plate         *Plate        `json:"plate,omitempty"`
-}
-
-// Plate is the shape behind words.
-type Plate struct {
-	Kind string        `json:"kind"` // pill, card, disc or burst
-	Fill colour.Colour `json:"fill"`
-	Room float64       `json:"room"` // space around the words, percent of the font size
-}
-
-// Backdrop fills the frame: one stop is a solid, more are a linear gradient.
-type Backdrop struct {
-	Stops []Stop  `json:"stops"`
-	Angle float64 `json:"angle"` // direction in which it runs: 0 up, 90 right, 180 down
-}
-
-// Stop is a colour of a gradient.
-type Stop struct {
-	At     float64       `json:"at"` // 0..100 percent of the way
-	Colour colour.Colour `json:"colour"`
 }

@@ -2,6 +2,8 @@ package clip
 
 import (
 	"fmt"
+	"maps"
+	"slices"
 
 	"billow/core/colour"
 	"billow/core/motion"
@@ -85,6 +87,14 @@ func NewWords(id, name, kind, text string) Layer {
 	return l
 }
 
+// NewGroup is an empty group that leaves its layers where they are.
+func NewGroup(id, name string) Layer {
+	l := NewLayer(id, name, KindGroup)
+	l.Rest.Size = 1000
+	l.Inside = &Inside{}
+	return l
+}
+
 // Clock resolves the clip's moments.
 func (c *Clip) Clock() timing.Clock { return timing.Clock{Rate: c.Rate, Tempo: c.Tempo} }
 
@@ -163,22 +173,6 @@ func (c *Clip) FreeID(prefix string) string {
 	}
 }
 
-// Clone is a copy that shares nothing that edits change. The analysis of a
-// sound is never changed in place and stays shared.
-func (c *Clip) Clone() *Clip {
-	out := *c
-	out.Shapes = append([]Shape(nil), c.Shapes...)
-	out.Props = append([]Prop{}, c.Props...)
-	out.Products = append([]Product{}, c.Products...)
-	out.Tempo.Beats = append([]float64(nil), c.Tempo.Beats...)
-	out.Tune = copied(c.Tune)
-	out.Layers = make([]Layer, len(c.Layers))
-	for i := range c.Layers {
-		out.Layers[i] = c.Layers[i].Clone()
-	}
-	return &out
-}
-
 // Clone is a copy that shares nothing with l.
 func (l Layer) Clone() Layer {
 	l.To, l.Shadow, l.Cutout = copied(l.To), copied(l.Shadow), copied(l.Cutout)
@@ -190,11 +184,31 @@ func (l Layer) Clone() Layer {
 		l.Backdrop = copied(l.Backdrop)
 		l.Backdrop.Stops = append([]Stop(nil), l.Backdrop.Stops...)
 	}
-	tracks := make(map[string]motion.Track, len(l.Tracks))
-	for name, t := range l.Tracks {
-		tracks[name] = t.Clone()
+	if l.Card != nil {
+		l.Card = copied(l.Card)
+		l.Card.Hole = copied(l.Card.Hole)
 	}
-	l.Tracks = tracks
+	if l.Inside != nil {
+		l.Inside = copied(l.Inside)
+		l.Inside.Freeze = copied(l.Inside.Freeze)
+	}
+	if l.Lineup != nil {
+		l.Lineup = copied(l.Lineup)
+		l.Lineup.Slots, l.Lineup.Items = slices.Clone(l.Lineup.Slots), slices.Clone(l.Lineup.Items)
+		for i := range l.Lineup.Items {
+			l.Lineup.Items[i].With = slices.Clone(l.Lineup.Items[i].With)
+		}
+	}
+	l.Stepping, l.Wander, l.Follow, l.Reveal = copied(l.Stepping), copied(l.Wander), copied(l.Follow), copied(l.Reveal)
+	l.Moves = slices.Clone(l.Moves)
+	l.Values = maps.Clone(l.Values)
+	for name, v := range l.Values {
+		l.Values[name] = slices.Clone(v)
+	}
+	l.Tracks = cloned(l.Tracks)
+	if l.Tracks == nil {
+		l.Tracks = map[string]motion.Track{}
+	}
 	if l.Rests != nil {
 		rests := make(map[string]Rest, len(l.Rests))
 		for id, r := range l.Rests {
@@ -203,6 +217,14 @@ func (l Layer) Clone() Layer {
 		l.Rests = rests
 	}
 	return l
+}
+
+func cloned(tracks map[string]motion.Track) map[string]motion.Track {
+	out := maps.Clone(tracks)
+	for name, t := range out {
+		out[name] = t.Clone()
+	}
+	return out
 }
 
 func copied[T any](p *T) *T {
@@ -227,6 +249,14 @@ func Draft(c *Clip, kind, name, prop, product string) Layer {
 		l := NewLayer(c.FreeID("backdrop"), "Backdrop", KindBackdrop)
 		l.Backdrop = &Backdrop{Angle: 180, Stops: []Stop{{0, colour.RGB(0x2F6B6A)}, {100, colour.RGB(0x173F47)}}}
 		return l
+	case KindCard:
+		l := NewLayer(c.FreeID("card"), "Card", KindCard)
+		l.Card = &Card{Form: "card", Aspect: 1.4, Fill: colour.RGB(0xC8922E), Outline: colour.RGB(0x173F47)}
+		l.Values = map[string][]float64{Corner: {24}}
+		l.Rest.Size, l.Lift = 500, 12
+		return l
+	case KindGroup:
+		return NewGroup(c.FreeID("group"), "Group")
 	case KindBadge:
 		text := "New"
 		if product != "" {

@@ -4,6 +4,8 @@ import (
 	"encoding/json"
 	"reflect"
 	"strings"
+
+	"billow/core/motion"
 )
 
 // Schema is the JSON Schema (draft 2020-12) of the document, made from the
@@ -39,11 +41,13 @@ var written = map[string]map[string]any{
 
 // enums are the closed lists, by type and field.
 var enums = map[string][]string{
-	"Layer.Kind": {KindBackdrop, KindBadge, KindCutout, KindWords}, "Layer.Blend": BlendModes,
+	"Layer.Kind": LayerKinds, "Layer.Blend": BlendModes,
 	"Rest.Pin": Pins, "Words.Font": Fonts, "Words.Align": {"left", "centre", "right"},
 	"Plate.Kind": {"pill", "card", "disc", "burst"}, "Prop.Kind": {KindCutout, KindTune},
-	"Hit.Kind": {"low", "mid", "high"}, "Key.Off": {"", "left", "right", "above", "below"},
-	"Ease.Kind": {"linear", "in", "out", "inOut", "hold", "bezier", "spring"},
+	"Hit.Kind": {"low", "mid", "high"}, "Key.Off": append([]string{""}, motion.Sides...),
+	"Ease.Kind": {"linear", "in", "out", "inOut", "hold", "bezier", "spring", "bounce", "steps"},
+	"Card.Form": {"card", "disc", "burst", "line"}, "Hole.Form": {"disc", "card"},
+	"Move.Kind": MoveKinds, "Move.Side": append([]string{""}, motion.Sides...), "Reveal.Side": motion.Sides[:4],
 }
 
 func describe(t reflect.Type, defs map[string]any) map[string]any {

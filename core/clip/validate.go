@@ -2,12 +2,9 @@ package clip
 
 import (
 	"fmt"
-	"math"
-	"slices"
 	"strings"
 	"unicode/utf8"
 
-	"billow/core/motion"
 	"billow/core/offer"
 )
 
@@ -62,7 +59,7 @@ func (c *Clip) Validate() error {
 			return err
 		}
 	}
-	return nil
+	return c.validateTies()
 }
 
 func (c *Clip) validateFrame() error {
@@ -106,7 +103,37 @@ func (c *Clip) validateFrame() error {
 	if f := c.Clock().Frame(c.Poster); f < 0 || f >= c.Length {
 		return Fault("poster", "the poster frame lies outside the clip")
 	}
-	return c.validateLight()
+	return firstError(c.validateMarks(), c.validateLight())
+}
+
+func (c *Clip) validateMarks() error {
+	clock := c.Clock()
+	for name, list := range map[string][]Mark{"scenes": c.Scenes, "markers": c.Markers} {
+		if len(list) > 500 {
+			return Fault(name, "a clip has at most 500 %s", name)
+		}
+		last := -1
+		for i, m := range list {
+			field := fmt.Sprintf("%s[%d]", name, i)
+			f := clock.Frame(m.At)
+			if f < 0 || f >= c.Length {
+				return Fault(field+".at", "%q lies outside the clip", m.Name)
+			}
+			if f <= last {
+				return Fault(field+".at", "%q is not later than the one before it", m.Name)
+			}
+			last = f
+			if err := validName(field+".name", m.Name); err != nil {
+				return err
+			}
+		}
+	}
+	if r := c.Range; r != nil {
+		if in, out := clock.Frame(r.In), clock.Frame(r.Out); in < 0 || out > c.Length || in >= out {
+			return Fault("range", "the range from frame %d to %d does not lie within the clip's %d frames", in, out, c.Length)
+		}
+	}
+	return nil
 }
 
 func (c *Clip) validateLight() error {
@@ -116,6 +143,7 @@ func (c *Clip) validateLight() error {
 		within("light.height", l.Height, 10, 90),
 		within("light.softness", l.Softness, 0, 100),
 		within("light.strength", l.Strength, 0, 100),
+		c.validateTracks("light.tracks", l.Tracks, func(p string) bool { return p == LightDirection || p == LightHeight }),
 	)
 }
 
@@ -187,186 +215,6 @@ func validProp(field string, p *Prop) error {
 		return Fault(field+".kind", "a prop is a cutout with a picture or a tune with a sound")
 	}
 	return nil
-}
-
-func (c *Clip) validateLayer(field string, l *Layer) error {
-	if err := firstError(
-		validName(field+".name", l.Name),
-		within(field+".lift", l.Lift, 0, 500),
-		validRest(field+".rest", l.Rest),
-	); err != nil {
-		return err
-	}
-	for id, r := range l.Rests {
-		if err := validRest(field+".rests["+id+"]", r); err != nil {
-			return err
-		}
-	}
-	if !slices.Contains(BlendModes, l.Blend) {
-		return Fault(field+".blend", "%q is not a blend mode", l.Blend)
-	}
-	from, to := c.Span(l)
-	if from < 0 || to > c.Length || from >= to {
-		return Fault(field+".from", "%q shows from frame %d to %d, which is not within the clip's %d frames", l.Name, from, to, c.Length)
-	}
-	if s := l.Shadow; s != nil && !s.None {
-		if err := firstError(
-			within(field+".shadow.direction", s.Direction, -3600, 3600),
-			within(field+".shadow.distance", s.Distance, 0, 500),
-			within(field+".shadow.softness", s.Softness, 0, 200),
-			within(field+".shadow.strength", s.Strength, 0, 100),
-		); err != nil {
-			return err
-		}
-	}
-	for name, t := range l.Tracks {
-		if err := c.validateTrack(field+".tracks."+name, name, t); err != nil {
-			return err
-		}
-	}
-	return c.validateContent(field, l)
-}
-
-func validRest(field string, r Rest) error {
-	if !slices.Contains(Pins, r.Pin) {
-		return Fault(field+".pin", "%q is not a pin", r.Pin)
-	}
-	if !(r.Size >= 1 && r.Size <= MaxUnits) {
-		return Fault(field+".size", "a size lies between 1 and %d units, not %g", MaxUnits, r.Size)
-	}
-	return firstError(
-		within(field+".x", r.X, -MaxUnits, MaxUnits),
-		within(field+".y", r.Y, -MaxUnits, MaxUnits),
-		within(field+".turn", r.Turn, -36000, 36000),
-	)
-}
-
-func (c *Clip) validateTrack(field, property string, t motion.Track) error {
-	if !slices.Contains(Properties, property) {
-		return Fault(field, "%q cannot have keys", property)
-	}
-	if len(t) > MaxKeys {
-		return Fault(field, "a property has at most %d keys", MaxKeys)
-	}
-	clock, last := c.Clock(), -1
-	for i, k := range t {
-		at := fmt.Sprintf("%s[%d]", field, i)
-		if k.At.OnBeat && !(math.Abs(k.At.Beat) < 1e6) {
-			return Fault(at+".at", "beat %g is too far away", k.At.Beat)
-		}
-		f := clock.Frame(k.At)
-		if f < 0 || f >= c.Length {
-			return Fault(at+".at", "the key at %s lies outside the clip, which ends at %s", c.timecode(f), c.timecode(c.Length))
-		}
-		if i > 0 && f == last {
-			return Fault(at+".at", "two keys lie on frame %d; move one of them or delete it", f)
-		}
-		if f < last {
-			return Fault(at+".at", "the keys are not in order of time")
-		}
-		last = f
-		if err := validKey(at, property, k); err != nil {
-			return err
-		}
-	}
-	return nil
-}
-
-func (c *Clip) timecode(f int) string { return c.Rate.Timecode(f) }
-
-// Limits of the numbers of a key, by property.
-var keyRange = map[string][2]float64{
-	Position: {-MaxUnits, MaxUnits},
-	Scale:    {0, 2000},
-	Rotation: {-36000, 36000},
-	Opacity:  {0, 100},
-	Lift:     {-500, 500},
-}
-
-func validKey(field, property string, k motion.Key) error {
-	if len(k.Value) != Dims(property) {
-		return Fault(field+".value", "a key of %s has %d number(s), not %d", property, Dims(property), len(k.Value))
-	}
-	r := keyRange[property]
-	for _, v := range k.Value {
-		if err := within(field+".value", v, r[0], r[1]); err != nil {
-			return err
-		}
-	}
-	if k.Off != "" && (property != Position || !slices.Contains([]string{"left", "right", "above", "below"}, k.Off)) {
-		return Fault(field+".off", "only a position can be just outside: left, right, above or below")
-	}
-	if err := k.Ease.Check(); err != nil {
-		return Fault(field+".ease", "%v", err)
-	}
-	return nil
-}
-
-func (c *Clip) validateContent(field string, l *Layer) error {
-	has := [3]bool{l.Cutout != nil, l.Words != nil, l.Backdrop != nil}
-	want := map[string][3]bool{
-		KindCutout: {true, false, false}, KindWords: {false, true, false},
-		KindBadge: {false, true, false}, KindBackdrop: {false, false, true},
-	}
-	if w, ok := want[l.Kind]; !ok || w != has {
-		return Fault(field+".kind", "a layer is a cutout, words, a badge or a backdrop, and holds just that")
-	}
-	switch l.Kind {
-	case KindCutout:
-		if p := c.Prop(l.Cutout.Prop); p == nil || p.Picture == nil {
-			return Fault(field+".cutout.prop", "there is no picture %q", l.Cutout.Prop)
-		}
-	case KindBackdrop:
-		return validBackdrop(field+".backdrop", l.Backdrop)
-	default:
-		return c.validateWords(field+".words", l.Words)
-	}
-	return nil
-}
-
-func validBackdrop(field string, b *Backdrop) error {
-	if len(b.Stops) < 1 || len(b.Stops) > 4 {
-		return Fault(field+".stops", "a backdrop has one to four colours")
-	}
-	for i, s := range b.Stops {
-		if err := within(fmt.Sprintf("%s.stops[%d].at", field, i), s.At, 0, 100); err != nil {
-			return err
-		}
-		if i > 0 && s.At < b.Stops[i-1].At {
-			return Fault(fmt.Sprintf("%s.stops[%d].at", field, i), "the colours are not in order")
-		}
-	}
-	return within(field+".angle", b.Angle, -3600, 3600)
-}
-
-func (c *Clip) validateWords(field string, w *Words) error {
-	if utf8.RuneCountInString(w.Text) > MaxText {
-		return Fault(field+".text", "a text has at most %d letters", MaxText)
-	}
-	for _, f := range []string{w.Font, w.EmphasisFont} {
-		if f != "" && !slices.Contains(Fonts, f) || f == "" && w.Font == "" {
-			return Fault(field+".font", "there is no font %q", f)
-		}
-	}
-	if !slices.Contains([]string{"left", "centre", "right"}, w.Align) {
-		return Fault(field+".align", "words stand left, centre or right, not %q", w.Align)
-	}
-	if w.Product != "" && c.Product(w.Product) == nil {
-		return Fault(field+".product", "there is no product %q", w.Product)
-	}
-	if p := w.Plate; p != nil {
-		if !slices.Contains([]string{"pill", "card", "disc", "burst"}, p.Kind) {
-			return Fault(field+".plate.kind", "a plate is a pill, a card, a disc or a burst, not %q", p.Kind)
-		}
-		if err := within(field+".plate.room", p.Room, 0, 400); err != nil {
-			return err
-		}
-	}
-	return firstError(
-		within(field+".width", w.Width, 0, MaxUnits),
-		within(field+".lineSpacing", w.LineSpacing, 50, 300),
-		within(field+".letterSpacing", w.LetterSpacing, -20, 200),
-	)
 }
 
 // validID accepts letters, digits, '-' and '_', 1 to 64 of them.

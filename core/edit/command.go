@@ -37,6 +37,26 @@ var kinds = map[string]func() command{
 	"setEase":     func() command { return &SetEase{} },
 	"shiftLayer":  func() command { return &ShiftLayer{} },
 	"handle":      func() command { return &Handle{} },
+	"bendPath":    func() command { return &BendPath{} },
+	"movePivot":   func() command { return &MovePivot{} },
+	"setValue":    func() command { return &SetValue{} },
+	"stretchKeys": func() command { return &StretchKeys{} },
+	"reverseKeys": func() command { return &ReverseKeys{} },
+	"snapKeys":    func() command { return &SnapKeys{} },
+	"pasteKeys":   func() command { return &PasteKeys{} },
+	"holdUntil":   func() command { return &HoldUntil{} },
+	"holdCreep":   func() command { return &HoldCreep{} },
+	"setMove":     func() command { return &SetMove{} },
+	"removeMove":  func() command { return &RemoveMove{} },
+	"groupLayers": func() command { return &GroupLayers{} },
+	"ungroup":     func() command { return &Ungroup{} },
+	"intoGroup":   func() command { return &IntoGroup{} },
+	"setLineup":   func() command { return &SetLineup{} },
+	"makeLineup":  func() command { return &MakeLineup{} },
+	"stagger":     func() command { return &Stagger{} },
+	"swapPicture": func() command { return &SwapPicture{} },
+	"closeLoop":   func() command { return &CloseLoop{} },
+	"setMarks":    func() command { return &SetMarks{} },
 }
 
 // Typed is the part that all commands share in JSON: {"type": "setKey", ...}.
@@ -49,7 +69,7 @@ const MaxBytes = clip.MaxBytes + 1<<20
 
 // Apply reads a command and applies it. The clip that comes back is valid.
 func Apply(c *clip.Clip, raw []byte) (*clip.Clip, error) {
-	out := c.Clone()
+	out := c.Copy()
 	next, err := applyTo(out, raw, 0)
 	if err != nil {
 		return nil, err

@@ -9,6 +9,12 @@ var words = map[string]string{
 	"addLayer": "Layer added", "removeLayer": "Layer deleted", "copyLayer": "Layer copied", "stackLayer": "Stacking order",
 	"setLayer": "Layer settings", "setRest": "Rest", "clearRest": "Same as the other shapes", "setKey": "Key set",
 	"removeKeys": "Keys deleted", "moveKeys": "Keys moved", "bindKey": "Key moved", "setEase": "Easing",
+	"bendPath": "Path bent", "movePivot": "Pivot moved", "setValue": "Value set",
+	"stretchKeys": "Keys stretched", "reverseKeys": "Keys reversed", "snapKeys": "Keys snapped", "pasteKeys": "Keys pasted",
+	"holdUntil": "Held until here", "holdCreep": "Creep held", "setMove": "Move", "removeMove": "Move taken away",
+	"groupLayers": "Layers grouped", "ungroup": "Group taken apart", "intoGroup": "Group changed",
+	"setLineup": "Line-up changed", "makeLineup": "Line-up made", "stagger": "Layers staggered",
+	"swapPicture": "Product swapped", "closeLoop": "Loop closed", "setMarks": "Marks set",
 	"shiftLayer": "Layer shifted", "handle": "Moved on the Tabletop",
 }
 

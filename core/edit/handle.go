@@ -5,7 +5,6 @@ import (
 
 	"billow/core/clip"
 	"billow/core/motion"
-	"billow/core/timing"
 )
 
 // Handle is a drag on the Tabletop: a layer is moved, sized or turned in a
@@ -21,6 +20,8 @@ type Handle struct {
 	DX     float64 `json:"dx"`     // units
 	DY     float64 `json:"dy"`
 	Factor float64 `json:"factor"` // of the size, more than 0; 0 leaves it
+	Wider  float64 `json:"wider"`  // of the width alone, as Factor; makes scale keys
+	Taller float64 `json:"taller"` // of the height alone
 	Turn   float64 `json:"turn"`   // degrees clockwise
 	// Base is the position that the layer had in that shape and frame, with
 	// "just outside" worked out; a new key begins from it.
@@ -32,8 +33,10 @@ func (h *Handle) apply(c *clip.Clip) error {
 	if err != nil {
 		return err
 	}
-	if h.Factor < 0 || math.IsNaN(h.Factor) || h.Factor > 1000 {
-		return clip.Fault("factor", "a size cannot be multiplied by %g", h.Factor)
+	for _, f := range []float64{h.Factor, h.Wider, h.Taller} {
+		if f < 0 || math.IsNaN(f) || f > 1000 {
+			return clip.Fault("factor", "a size cannot be multiplied by %g", f)
+		}
 	}
 	if h.DX != 0 || h.DY != 0 {
 		if err := h.change(c, l, clip.Position, func(r *clip.Rest) { r.X += h.DX; r.Y += h.DY }, h.moveKey); err != nil {
@@ -41,8 +44,17 @@ func (h *Handle) apply(c *clip.Clip) error {
 		}
 	}
 	if h.Factor != 0 && h.Factor != 1 {
-		grow := func(k *motion.Key) { k.Value[0] *= h.Factor }
+		grow := func(k *motion.Key) {
+			for i := range k.Value {
+				k.Value[i] *= h.Factor
+			}
+		}
 		if err := h.change(c, l, clip.Scale, func(r *clip.Rest) { r.Size *= h.Factor }, grow); err != nil {
+			return err
+		}
+	}
+	if h.Wider != 0 || h.Taller != 0 {
+		if err := h.oneWay(c, l); err != nil {
 			return err
 		}
 	}
@@ -50,6 +62,41 @@ func (h *Handle) apply(c *clip.Clip) error {
 		turn := func(k *motion.Key) { k.Value[0] += h.Turn }
 		return h.change(c, l, clip.Rotation, func(r *clip.Rest) { r.Turn += h.Turn }, turn)
 	}
+	return nil
+}
+
+// oneWay sizes width and height apart. A rest has one size, so this is always a
+// scale: of the key on the frame, or of all keys when the whole motion is meant.
+func (h *Handle) oneWay(c *clip.Clip, l *clip.Layer) error {
+	factor := [2]float64{1, 1}
+	if h.Wider != 0 {
+		factor[0] = h.Wider
+	}
+	if h.Taller != 0 {
+		factor[1] = h.Taller
+	}
+	apart := func(k *motion.Key) {
+		v := k.Value
+		if len(v) == 1 {
+			v = []float64{v[0], v[0]}
+		}
+		k.Value = []float64{v[0] * factor[0], v[1] * factor[1]}
+	}
+	t := l.Tracks[clip.Scale]
+	if h.Target == "rest" && len(t) > 0 {
+		for i := range t {
+			apart(&t[i])
+		}
+		return nil
+	}
+	frame := h.Frame
+	if len(t) == 0 {
+		frame, _ = c.Span(l)
+	}
+	k := KeyHere(c, l.ID, clip.Scale, frame)
+	apart(&k)
+	k.Move = ""
+	putKey(c, l.Tracks, l.ID, clip.Scale, k)
 	return nil
 }
 
@@ -61,8 +108,8 @@ func (h *Handle) moveKey(k *motion.Key) {
 	}
 	k.Value[0] += h.DX
 	k.Value[1] += h.DY
-	horizontal := k.Off == "left" || k.Off == "right"
-	if horizontal && h.DX != 0 || !horizontal && h.DY != 0 {
+	x, y := motion.SideOf(k.Off)
+	if x != 0 && h.DX != 0 || y != 0 && h.DY != 0 {
 		k.Off = ""
 	}
 }
@@ -75,34 +122,44 @@ func (h *Handle) change(c *clip.Clip, l *clip.Layer, property string, rest func(
 	if h.Frame < 0 || h.Frame >= c.Length {
 		return clip.Fault("frame", "frame %d lies outside the clip", h.Frame)
 	}
-	k := KeyHere(c, l, property, h.Frame)
+	k := KeyHere(c, l.ID, property, h.Frame)
 	key(&k)
-	putKey(c, l, property, k)
+	k.Move = ""
+	putKey(c, l.Tracks, l.ID, property, k)
 	return nil
 }
 
-// KeyHere is the key of a property on a frame; where there is none, one that
-// changes nothing: it holds the value of that frame and the easing of the
-// string on which it would be put.
-func KeyHere(c *clip.Clip, l *clip.Layer, property string, frame int) motion.Key {
-	clock, t := c.Clock(), l.Tracks[property]
-	here := motion.Key{At: timing.At(frame), Ease: motion.Ease{Kind: motion.InOut}}
-	curve := motion.NewCurve(t, clip.Dims(property), clock)
-	for d := range clip.Dims(property) {
-		v := clip.Neutral(property)
-		if len(t) > 0 {
-			v = curve.At(float64(frame), d)
-		}
-		here.Value = append(here.Value, v)
+// MovePivot puts a layer's pivot elsewhere and moves the layer so that it stays
+// where it is on the frame.
+type MovePivot struct {
+	Typed
+	Layer string     `json:"layer"`
+	Shape string     `json:"shape"`
+	To    [2]float64 `json:"to"`   // percent of the visible size from its centre
+	Move  [2]float64 `json:"move"` // units by which the layer would jump otherwise
+}
+
+func (m *MovePivot) apply(c *clip.Clip) error {
+	l, err := find(c, m.Layer)
+	if err != nil {
+		return err
 	}
-	for _, k := range t {
-		f := clock.Frame(k.At)
-		if f == frame {
-			here.Off, here.At = k.Off, k.At
-		}
-		if f <= frame {
-			here.Ease = k.Ease
-		}
+	if t := l.Tracks[clip.Pivot]; len(t) > 0 {
+		return clip.Fault("layer", "the pivot of %q has keys; change it there", l.Name)
 	}
-	return here
+	if l.Values == nil {
+		l.Values = map[string][]float64{}
+	}
+	l.Values[clip.Pivot] = m.To[:]
+	if m.To == [2]float64{} {
+		delete(l.Values, clip.Pivot)
+	}
+	if m.Move == [2]float64{} {
+		return nil
+	}
+	return withRest(c, l, m.Shape, func(r *clip.Rest) error {
+		r.X += m.Move[0]
+		r.Y += m.Move[1]
+		return nil
+	})
 }

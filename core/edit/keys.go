@@ -11,24 +11,43 @@ import (
 
 // KeyRef names a key by where it is.
 type KeyRef struct {
-	Layer    string `json:"layer"`
+	Layer    string `json:"layer"` // or clip.LightID
 	Property string `json:"property"`
 	Frame    int    `json:"frame"`
 }
 
-// locate finds the layer and the index of the key in its track.
-func (r KeyRef) locate(c *clip.Clip) (*clip.Layer, int, error) {
-	l, err := find(c, r.Layer)
+// tracksOf is the tracks of a layer, or of the clip's light. layer is nil for
+// the light.
+func tracksOf(c *clip.Clip, id string) (tracks map[string]motion.Track, layer *clip.Layer, err error) {
+	if id == clip.LightID {
+		if c.Light.Tracks == nil {
+			c.Light.Tracks = map[string]motion.Track{}
+		}
+		return c.Light.Tracks, nil, nil
+	}
+	l, err := find(c, id)
+	if err != nil {
+		return nil, nil, err
+	}
+	return l.Tracks, l, nil
+}
+
+// locate finds the track and the index of the key in it.
+func (r KeyRef) locate(c *clip.Clip) (motion.Track, int, error) {
+	tracks, l, err := tracksOf(c, r.Layer)
 	if err != nil {
 		return nil, 0, err
 	}
-	clock := c.Clock()
-	for i, k := range l.Tracks[r.Property] {
-		if clock.Frame(k.At) == r.Frame {
-			return l, i, nil
-		}
+	clock, t := c.Clock(), tracks[r.Property]
+	i := sort.Search(len(t), func(i int) bool { return clock.Frame(t[i].At) >= r.Frame })
+	if i < len(t) && clock.Frame(t[i].At) == r.Frame {
+		return t, i, nil
 	}
-	return nil, 0, clip.Fault("keys", "%q has no key of %s on frame %d", l.Name, r.Property, r.Frame)
+	name := "the light"
+	if l != nil {
+		name = l.Name
+	}
+	return nil, 0, clip.Fault("keys", "%q has no key of %s on frame %d", name, r.Property, r.Frame)
 }
 
 // sorted puts a track in order of time. Keys on one frame are left for Validate.
@@ -36,6 +55,23 @@ func sorted(c *clip.Clip, t motion.Track) motion.Track {
 	clock := c.Clock()
 	sort.SliceStable(t, func(i, j int) bool { return clock.Frame(t[i].At) < clock.Frame(t[j].At) })
 	return t
+}
+
+// byHand makes a key one that no move will write over, and forgets a move that
+// has no keys left.
+func byHand(c *clip.Clip, layer string, k *motion.Key) {
+	id := k.Move
+	k.Move = ""
+	l := c.Layer(layer)
+	if id == "" || l == nil {
+		return
+	}
+	for _, t := range l.Tracks {
+		if slices.ContainsFunc(t, func(k motion.Key) bool { return k.Move == id }) {
+			return
+		}
+	}
+	l.Moves = slices.DeleteFunc(l.Moves, func(m clip.Move) bool { return m.ID == id })
 }
 
 // SetKey adds a key, or changes the one on the same frame.
@@ -47,27 +83,29 @@ type SetKey struct {
 }
 
 func (s *SetKey) apply(c *clip.Clip) error {
-	l, err := find(c, s.Layer)
+	tracks, _, err := tracksOf(c, s.Layer)
 	if err != nil {
 		return err
 	}
-	putKey(c, l, s.Property, s.Key)
+	s.Key.Move = ""
+	putKey(c, tracks, s.Layer, s.Property, s.Key)
 	return nil
 }
 
 // putKey adds or replaces; a replaced key keeps the moment it is bound to.
-func putKey(c *clip.Clip, l *clip.Layer, property string, key motion.Key) {
-	clock, t := c.Clock(), l.Tracks[property]
+func putKey(c *clip.Clip, tracks map[string]motion.Track, layer, property string, key motion.Key) {
+	clock, t := c.Clock(), tracks[property]
 	for i := range t {
 		if clock.Frame(t[i].At) == clock.Frame(key.At) {
 			if !key.At.OnBeat {
 				key.At = t[i].At
 			}
+			byHand(c, layer, &t[i])
 			t[i] = key
 			return
 		}
 	}
-	l.Tracks[property] = sorted(c, append(t, key))
+	tracks[property] = sorted(c, append(t, key))
 }
 
 // RemoveKeys deletes keys.
@@ -78,46 +116,62 @@ type RemoveKeys struct {
 
 func (r *RemoveKeys) apply(c *clip.Clip) error {
 	for _, ref := range r.Keys {
-		l, i, err := ref.locate(c)
+		t, i, err := ref.locate(c)
 		if err != nil {
 			return err
 		}
-		t := slices.Delete(l.Tracks[ref.Property], i, i+1)
-		if l.Tracks[ref.Property] = t; len(t) == 0 {
-			delete(l.Tracks, ref.Property)
+		byHand(c, ref.Layer, &t[i])
+		tracks, _, _ := tracksOf(c, ref.Layer)
+		if t = slices.Delete(t, i, i+1); len(t) == 0 {
+			delete(tracks, ref.Property)
+		} else {
+			tracks[ref.Property] = t
 		}
 	}
 	return nil
 }
 
-// MoveKeys moves keys together in time. A key bound to a beat stays bound to
-// it, so many frames off.
+// MoveKeys moves keys together in time, in value, or both. A key bound to a
+// beat stays bound to it, so many frames off. Values stay within their limits.
 type MoveKeys struct {
 	Typed
-	Keys []KeyRef `json:"keys"`
-	By   int      `json:"by"` // frames
+	Keys []KeyRef  `json:"keys"`
+	By   int       `json:"by"`  // frames
+	Add  []float64 `json:"add"` // to the first, second ... number of each value
 }
 
 func (m *MoveKeys) apply(c *clip.Clip) error {
-	return m.each(c, func(k *motion.Key) { k.At = k.At.Plus(m.By) })
+	return eachKey(c, m.Keys, func(ref KeyRef, k *motion.Key) {
+		k.At = k.At.Plus(m.By)
+		p, _ := clip.PropertyNamed(ref.Property)
+		for i := range min(len(m.Add), len(k.Value)) {
+			k.Value[i] = min(max(k.Value[i]+m.Add[i], p.Min), p.Max)
+		}
+	})
 }
 
-// each changes all the keys before any is found again by its frame.
-func (m *MoveKeys) each(c *clip.Clip, change func(*motion.Key)) error {
-	keys := make([]*motion.Key, len(m.Keys))
-	for n, ref := range m.Keys {
-		l, i, err := ref.locate(c)
+// eachKey changes all the keys before any is found again by its frame.
+func eachKey(c *clip.Clip, refs []KeyRef, change func(KeyRef, *motion.Key)) error {
+	keys := make([]*motion.Key, len(refs))
+	for n, ref := range refs {
+		t, i, err := ref.locate(c)
 		if err != nil {
 			return err
 		}
-		keys[n] = &l.Tracks[ref.Property][i]
+		keys[n] = &t[i]
 	}
-	for _, k := range keys {
-		change(k)
+	for n, k := range keys {
+		change(refs[n], k)
+		byHand(c, refs[n].Layer, k)
 	}
-	for _, ref := range m.Keys {
-		l := c.Layer(ref.Layer)
-		l.Tracks[ref.Property] = sorted(c, l.Tracks[ref.Property])
+	done := map[KeyRef]bool{}
+	for _, ref := range refs {
+		ref.Frame = 0
+		if !done[ref] {
+			done[ref] = true
+			tracks, _, _ := tracksOf(c, ref.Layer)
+			sorted(c, tracks[ref.Property])
+		}
 	}
 	return nil
 }
@@ -130,14 +184,7 @@ type BindKey struct {
 }
 
 func (b *BindKey) apply(c *clip.Clip) error {
-	l, i, err := b.Key.locate(c)
-	if err != nil {
-		return err
-	}
-	t := l.Tracks[b.Key.Property]
-	t[i].At = b.To
-	l.Tracks[b.Key.Property] = sorted(c, t)
-	return nil
+	return eachKey(c, []KeyRef{b.Key}, func(_ KeyRef, k *motion.Key) { k.At = b.To })
 }
 
 // SetEase gives keys an easing towards their next keys.
@@ -148,12 +195,48 @@ type SetEase struct {
 }
 
 func (s *SetEase) apply(c *clip.Clip) error {
-	for _, ref := range s.Keys {
-		l, i, err := ref.locate(c)
-		if err != nil {
-			return err
+	return eachKey(c, s.Keys, func(_ KeyRef, k *motion.Key) { k.Ease = s.Ease })
+}
+
+// BendPath gives a position key handles, so that the path through it is
+// curved; null makes it straight on that side.
+type BendPath struct {
+	Typed
+	Key KeyRef    `json:"key"`
+	Out []float64 `json:"out"` // units from the key
+	In  []float64 `json:"in"`
+}
+
+func (b *BendPath) apply(c *clip.Clip) error {
+	return eachKey(c, []KeyRef{b.Key}, func(_ KeyRef, k *motion.Key) { k.Out, k.In = b.Out, b.In })
+}
+
+// PasteKeys puts copied keys on a layer, the first of them on a frame.
+type PasteKeys struct {
+	Typed
+	Layer string      `json:"layer"`
+	At    int         `json:"at"` // frame
+	Keys  []CopiedKey `json:"keys"`
+}
+
+// CopiedKey is a key with the frames after the first one copied.
+type CopiedKey struct {
+	Property string     `json:"property"`
+	After    int        `json:"after"`
+	Key      motion.Key `json:"key"`
+}
+
+func (p *PasteKeys) apply(c *clip.Clip) error {
+	l, err := find(c, p.Layer)
+	if err != nil {
+		return err
+	}
+	for _, k := range p.Keys {
+		if !clip.Has(l.Kind, k.Property) {
+			continue // a cut-out has no letter spacing to paste
 		}
-		l.Tracks[ref.Property][i].Ease = s.Ease
+		k.Key.At, k.Key.Move = timing.At(p.At+k.After), ""
+		putKey(c, l.Tracks, p.Layer, k.Property, k.Key)
 	}
 	return nil
 }

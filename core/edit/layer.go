@@ -32,61 +32,10 @@ func (a *AddLayer) apply(c *clip.Clip) error {
 
 // find is the layer or an error about the field "layer".
 func find(c *clip.Clip, id string) (*clip.Layer, error) {
-	if l := c.Layer(id); l != nil {
+	if l := c.Own(id); l != nil {
 		return l, nil
 	}
 	return nil, clip.Fault("layer", "there is no layer %q; it may have been deleted", id)
-}
-
-// RemoveLayer takes a layer away with its keys.
-type RemoveLayer struct {
-	Typed
-	Layer string `json:"layer"`
-}
-
-func (r *RemoveLayer) apply(c *clip.Clip) error {
-	if _, err := find(c, r.Layer); err != nil {
-		return err
-	}
-	c.Layers = slices.DeleteFunc(c.Layers, func(l clip.Layer) bool { return l.ID == r.Layer })
-	return nil
-}
-
-// CopyLayer puts a copy just in front of a layer.
-type CopyLayer struct {
-	Typed
-	Layer string `json:"layer"`
-	ID    string `json:"id"` // of the copy
-}
-
-func (d *CopyLayer) apply(c *clip.Clip) error {
-	l, err := find(c, d.Layer)
-	if err != nil {
-		return err
-	}
-	twin := l.Clone()
-	twin.ID, twin.Name = d.ID, l.Name+" copy"
-	at := slices.IndexFunc(c.Layers, func(l clip.Layer) bool { return l.ID == d.Layer })
-	c.Layers = slices.Insert(c.Layers, at+1, twin)
-	return nil
-}
-
-// StackLayer moves a layer to a place in the stack, counted from the back.
-type StackLayer struct {
-	Typed
-	Layer string `json:"layer"`
-	To    int    `json:"to"`
-}
-
-func (s *StackLayer) apply(c *clip.Clip) error {
-	l, err := find(c, s.Layer)
-	if err != nil {
-		return err
-	}
-	moved := *l
-	c.Layers = slices.DeleteFunc(c.Layers, func(l clip.Layer) bool { return l.ID == s.Layer })
-	c.Layers = slices.Insert(c.Layers, min(max(s.To, 0), len(c.Layers)), moved)
-	return nil
 }
 
 // SetLayer changes some of a layer's settings; what set does not mention
@@ -103,14 +52,14 @@ func (s *SetLayer) apply(c *clip.Clip) error {
 		return err
 	}
 	next := l.Clone()
-	next.Tracks = nil
+	next.Tracks, next.Moves, next.Lineup = nil, nil, nil
 	if err := clip.DecodeStrict(s.Set, &next); err != nil {
 		return err
 	}
-	if next.ID != l.ID || next.Kind != l.Kind || next.Tracks != nil {
-		return clip.Fault("set", "the id, the kind and the keys of a layer are not set this way")
+	if next.ID != l.ID || next.Kind != l.Kind || next.Group != l.Group || next.Tracks != nil || next.Moves != nil || next.Lineup != nil {
+		return clip.Fault("set", "the id, the kind, the group, the keys, the moves and the line-up of a layer are not set this way")
 	}
-	next.Tracks = l.Tracks
+	next.Tracks, next.Moves, next.Lineup = l.Tracks, l.Moves, l.Lineup
 	*l = next
 	return nil
 }
@@ -168,6 +117,19 @@ func (s *ClearRest) apply(c *clip.Clip) error {
 	return err
 }
 
+// shift moves a layer's beginning, its keys and its moves by so many frames.
+func shift(l *clip.Layer, by int) {
+	l.From = l.From.Plus(by)
+	for _, t := range l.Tracks {
+		for i := range t {
+			t[i].At = t[i].At.Plus(by)
+		}
+	}
+	for i := range l.Moves {
+		l.Moves[i].At = l.Moves[i].At.Plus(by)
+	}
+}
+
 // ShiftLayer slides a layer with all its keys, or trims one of its ends.
 type ShiftLayer struct {
 	Typed
@@ -196,12 +158,8 @@ func (s *ShiftLayer) apply(c *clip.Clip) error {
 		if from+s.By < 0 || to+s.By > c.Length {
 			return clip.Fault("by", "%q would leave the clip", l.Name)
 		}
-		l.From, end = l.From.Plus(s.By), end.Plus(s.By)
-		for _, t := range l.Tracks {
-			for i := range t {
-				t[i].At = t[i].At.Plus(s.By)
-			}
-		}
+		shift(l, s.By)
+		end = end.Plus(s.By)
 	default:
 		return clip.Fault("part", "%q is not a part of a layer: whole, from or to", s.Part)
 	}

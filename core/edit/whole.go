@@ -42,6 +42,7 @@ func (s *SetClip) apply(c *clip.Clip) error {
 
 // retime counts every moment of the clip at another rate.
 func retime(c *clip.Clip, rate timing.Rate) {
+	c.OwnAll()
 	from := c.Rate
 	frames := func(f int) int { return rate.Frame(from.Seconds(f)) }
 	moment := func(m *timing.Moment) { m.Frames = frames(m.Frames) }
@@ -50,8 +51,24 @@ func retime(c *clip.Clip, rate timing.Rate) {
 	if c.Tune != nil {
 		c.Tune.FadeIn, c.Tune.FadeOut = frames(c.Tune.FadeIn), frames(c.Tune.FadeOut)
 	}
+	for i := range c.Scenes {
+		moment(&c.Scenes[i].At)
+	}
+	for i := range c.Markers {
+		moment(&c.Markers[i].At)
+	}
+	if c.Range != nil {
+		moment(&c.Range.In)
+		moment(&c.Range.Out)
+	}
+	for _, t := range c.Light.Tracks {
+		for k := range t {
+			moment(&t[k].At)
+		}
+	}
 	for i := range c.Layers {
 		l := &c.Layers[i]
+		retimeLayer(l, frames)
 		moment(&l.From)
 		if l.To != nil {
 			moment(l.To)
@@ -64,11 +81,32 @@ func retime(c *clip.Clip, rate timing.Rate) {
 	}
 }
 
+// retimeLayer counts a layer's lengths of time at another rate.
+func retimeLayer(l *clip.Layer, frames func(int) int) {
+	for i := range l.Moves {
+		m := &l.Moves[i]
+		m.At.Frames, m.Length = frames(m.At.Frames), frames(m.Length)
+	}
+	if in := l.Inside; in != nil {
+		in.Offset, in.Repeat = frames(in.Offset), frames(in.Repeat)
+		if in.Freeze != nil {
+			*in.Freeze = frames(*in.Freeze)
+		}
+	}
+	if u := l.Lineup; u != nil {
+		u.Start.Frames, u.Stay, u.Change = frames(u.Start.Frames), frames(u.Stay), frames(u.Change)
+	}
+	for _, k := range l.Tracks[clip.Time] {
+		k.Value[0] = float64(frames(int(k.Value[0])))
+	}
+}
+
 // setLength makes the clip longer or shorter. Layers that reached the end are
 // cut to it; keys beyond it are left for Validate to report, since dropping
 // them would lose work.
 func setLength(c *clip.Clip, length int) error {
 	c.Length = length
+	c.OwnAll()
 	for i := range c.Layers {
 		l := &c.Layers[i]
 		from, to := c.Span(l)
@@ -81,6 +119,9 @@ func setLength(c *clip.Clip, length int) error {
 	}
 	if t := c.Tune; t != nil {
 		t.FadeIn, t.FadeOut = min(t.FadeIn, length), min(t.FadeOut, length)
+	}
+	if c.Range != nil && c.Clock().Frame(c.Range.Out) > length {
+		c.Range = nil
 	}
 	if c.Clock().Frame(c.Poster) >= length {
 		c.Poster = timing.At(max(0, length-1))

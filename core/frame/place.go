@@ -2,7 +2,6 @@ package frame
 
 import (
 	"math"
-	"slices"
 
 	"billow/core/clip"
 	"billow/core/layout"
@@ -17,95 +16,254 @@ type Place struct {
 	Y        float64       `json:"y"`
 	W        float64       `json:"w"` // as drawn, before turning, units
 	H        float64       `json:"h"`
-	Turn     float64       `json:"turn"` // degrees clockwise
+	Turn     float64       `json:"turn"` // degrees clockwise, as drawn
 	Opacity  float64       `json:"opacity"`
 	Position [2]float64    `json:"position"` // relative to rest, "just outside" worked out
+	Scale    [2]float64    `json:"scale"`    // percent, of its keys
+	Pivot    [2]float64    `json:"pivot"`    // where its pivot is, units from the frame's centre
 	Corners  [4][2]float64 `json:"corners"`  // clockwise from the upper left one
+	Away     [2]float64    `json:"away"`     // a unit of its position to the right, as drawn: x and y
 }
 
 // Places lists the layers that are on at a frame, from the back to the front.
 func (s *Stage) Places(frame int) []Place {
 	out := []Place{}
 	for _, a := range s.actors {
-		if frame < a.from || frame >= a.to {
-			continue
+		if pl, on := s.place(a, float64(frame)); on {
+			out = append(out, pl)
 		}
-		p := s.pose(a, float64(frame))
-		pl := Place{
-			Layer: a.layer.ID, X: p.X, Y: p.Y, W: a.w * p.Scale, H: a.h * p.Scale, Turn: p.Turn,
-			Opacity: p.Opacity, Position: [2]float64{p.X - a.cx, p.Y - a.cy},
-		}
-		m := paint.Rotate(p.Turn).Then(paint.Translate(p.X, p.Y))
-		for i, c := range [4][2]float64{{-0.5, -0.5}, {0.5, -0.5}, {0.5, 0.5}, {-0.5, 0.5}} {
-			pl.Corners[i][0], pl.Corners[i][1] = m.Apply(c[0]*pl.W, c[1]*pl.H)
-		}
-		out = append(out, pl)
 	}
 	return out
 }
 
-// Pick is the frontmost layer at a point, in units from the frame's centre, or
-// "": a cut-out where it is not transparent, words anywhere in their bounds. A
-// backdrop is never picked this way.
-func (s *Stage) Pick(frame int, x, y float64) string {
+func (s *Stage) place(a *actor, frame float64) (Place, bool) {
+	env, shown := s.surroundings(a, frame)
+	if !shown || !a.on(env.frame) {
+		return Place{}, false
+	}
+	p := s.pose(a, env)
+	g := s.gesture(a, env.frame)
+	pl := Place{
+		Layer: a.layer.ID, X: p.M.E, Y: p.M.F,
+		W: a.w * math.Hypot(p.M.A, p.M.B), H: a.h * math.Hypot(p.M.C, p.M.D),
+		Turn: math.Atan2(p.M.B, p.M.A) * 180 / math.Pi, Opacity: p.Opacity, Position: p.Position,
+		Scale: [2]float64{g.sx * 100, g.sy * 100},
+		Away:  [2]float64{env.m.A * p.Perspective, env.m.B * p.Perspective},
+	}
+	px, py := a.pivotAt(env.frame)
+	pl.Pivot[0], pl.Pivot[1] = p.M.Apply(px, py)
+	for i, c := range corners {
+		pl.Corners[i][0], pl.Corners[i][1] = p.M.Apply(c[0]*a.w, c[1]*a.h)
+	}
+	return pl, true
+}
+
+// Pick lists the layers at a point, in units from the frame's centre, from the
+// front to the back: a cut-out where it is not transparent, a card outside its
+// hole, words anywhere in their bounds. Backdrops, groups and locked layers are
+// never picked this way.
+func (s *Stage) Pick(frame int, x, y float64) []string {
+	out := []string{}
 	for i := len(s.actors) - 1; i >= 0; i-- {
 		a := s.actors[i]
-		if frame < a.from || frame >= a.to || a.layer.Backdrop != nil {
+		if a.layer.Backdrop != nil || a.layer.Kind == clip.KindGroup || a.layer.Locked || s.lockedAbove(a) {
 			continue
 		}
-		p := s.pose(a, float64(frame))
-		inv, ok := paint.Scale(p.Scale, p.Scale).Then(paint.Rotate(p.Turn)).Then(paint.Translate(p.X, p.Y)).Inverse()
+		env, shown := s.surroundings(a, float64(frame))
+		if !shown || !a.on(env.frame) {
+			continue
+		}
+		p := s.pose(a, env)
+		inv, ok := p.M.Inverse()
 		if !ok || p.Opacity < 0.02 {
 			continue
 		}
 		lx, ly := inv.Apply(x, y)
-		if math.Abs(lx) > a.w/2 || math.Abs(ly) > a.h/2 {
+		if abs(lx) > a.w/2 || abs(ly) > a.h/2 {
 			continue
 		}
-		if a.layer.Cutout == nil || s.opaque(a, lx, ly) {
-			return a.layer.ID
+		if a.layer.Words != nil || s.opaque(a, env.frame, lx, ly) {
+			out = append(out, a.layer.ID)
 		}
 	}
-	return ""
+	return out
 }
 
-// opaque tells whether a cut-out shows at a point of its own; one whose picture
-// is not at hand counts as showing all over.
-func (s *Stage) opaque(a *actor, lx, ly float64) bool {
-	if s.lib.Picture(s.clip.Prop(a.layer.Cutout.Prop).Hash) == nil {
+func (s *Stage) lockedAbove(a *actor) bool {
+	for g := a.parent; g != nil; g = g.parent {
+		if g.layer.Locked {
+			return true
+		}
+	}
+	return false
+}
+
+// opaque tells whether a layer shows at a point of its own; a cut-out whose
+// picture is not at hand counts as showing all over.
+func (s *Stage) opaque(a *actor, frame, lx, ly float64) bool {
+	if c := a.layer.Cutout; c != nil && s.lib.Picture(s.clip.Prop(c.Prop).Hash) == nil {
 		return true
 	}
-	sp := s.sprite(a)
+	sp, slid := s.picture(a, frame)
 	b := sp.Levels[0]
-	px, py := int((lx-sp.x0)*sp.perUnit), int((ly-sp.y0)*sp.perUnit)
+	px, py := int(math.Floor((lx-slid[0]-sp.x0)*sp.perUnit)), int(math.Floor((ly-slid[1]-sp.y0)*sp.perUnit))
 	return px >= 0 && py >= 0 && px < b.W && py < b.H && b.Pix[py*b.W+px]>>24 >= 8
 }
 
 // Missing lists the letters of a layer's words that no font has, or "".
 func (s *Stage) Missing(layer string) string {
-	for _, a := range s.actors {
-		if a.layer.ID == layer && a.layer.Words != nil {
-			return string(s.block(a).Missing)
-		}
+	a := s.byID[layer]
+	if a == nil || a.layer.Words == nil {
+		return ""
 	}
-	return ""
+	return string(s.block(a).Missing)
 }
 
-// Extent is the stage's shape in units.
-func (s *Stage) Extent() (w, h float64) { return layout.Extent(s.shape) }
-
 // Curve is a layer's curve of a property, with "just outside" worked out for
-// the stage's shape; nil when the layer is not on this stage.
+// the stage's shape; nil when it has no keys or the layer is not there.
 func (s *Stage) Curve(layer, property string) *motion.Curve {
-	for _, a := range s.actors {
-		if a.layer.ID == layer {
-			return a.curves[slices.Index(clip.Properties, property)]
+	if a := s.byID[layer]; a != nil {
+		for i, p := range clip.AllProperties {
+			if p.Name == property {
+				return a.curves[i]
+			}
 		}
 	}
 	return nil
 }
 
-// PlainCurve is a layer's curve with "just outside" left as the key's numbers.
-func PlainCurve(c *clip.Clip, l *clip.Layer, property string) *motion.Curve {
-	return motion.NewCurve(l.Tracks[property], clip.Dims(property), c.Clock())
+// Box is the bounds of a layer on a frame, units from the frame's centre.
+func (p Place) Box() layout.Box {
+	b := layout.Box{X0: p.Corners[0][0], Y0: p.Corners[0][1], X1: p.Corners[0][0], Y1: p.Corners[0][1]}
+	for _, c := range p.Corners[1:] {
+		b = b.Union(layout.Box{X0: c[0], Y0: c[1], X1: c[0], Y1: c[1]})
+	}
+	return b
+}
+
+// Path is the way of a layer's centre through the frame.
+type Path struct {
+	Points [][2]float64 `json:"points"` // each frame from First on, units from the frame's centre
+	First  int          `json:"first"`
+	Keys   []PathKey    `json:"keys"`
+}
+
+// PathKey is a position key on the way.
+type PathKey struct {
+	Frame int         `json:"frame"`
+	At    [2]float64  `json:"at"`
+	Off   string      `json:"off"`
+	Out   *[2]float64 `json:"out"` // where its handles are, units from the frame's centre
+	In    *[2]float64 `json:"in"`
+}
+
+// Path follows a layer's centre from its first position key to its last.
+func (s *Stage) Path(layer string) Path {
+	out := Path{Points: [][2]float64{}, Keys: []PathKey{}}
+	a := s.byID[layer]
+	if a == nil || a.curves[position] == nil {
+		return out
+	}
+	curve := a.curves[position]
+	last := int(curve.Frame(curve.Len() - 1))
+	out.First = int(curve.Frame(0))
+	at := func(f float64) ([2]float64, paint.Affine) {
+		env := whole(f)
+		if a.parent != nil { // by the group's time where it is neutral
+			outer, _ := s.surroundings(a.parent, f)
+			env = s.inside(a.parent, outer)
+			env.frame = f
+		}
+		m := s.local(a, f).M.Then(env.m)
+		return [2]float64{m.E, m.F}, env.m
+	}
+	for f := out.First; f <= last; f++ {
+		p, _ := at(float64(f))
+		out.Points = append(out.Points, p)
+	}
+	for i, k := range a.layer.Tracks[clip.Position] {
+		p, m := at(curve.Frame(i))
+		pk := PathKey{Frame: int(curve.Frame(i)), At: p, Off: k.Off}
+		bent := func(h []float64) *[2]float64 {
+			if len(h) != 2 {
+				return nil
+			}
+			return &[2]float64{p[0] + m.A*h[0] + m.C*h[1], p[1] + m.B*h[0] + m.D*h[1]}
+		}
+		pk.Out, pk.In = bent(k.Out), bent(k.In)
+		out.Keys = append(out.Keys, pk)
+	}
+	return out
+}
+
+// Ghosts draws a layer alone as it is on some frames, faint, onto a transparent
+// bitmap of the stage's size.
+func (s *Stage) Ghosts(dst *paint.Bitmap, layer string, frames []int) {
+	clear(dst.Pix)
+	a := s.byID[layer]
+	if a == nil || a.away {
+		return
+	}
+	p := s.Painter()
+	for _, f := range frames {
+		env, shown := s.surroundings(a, float64(f))
+		if !shown {
+			continue
+		}
+		for _, st := range s.add(nil, shadowless(a), env) {
+			st.opacity *= 0.3
+			p.paint(dst, &st, 0)
+		}
+	}
+}
+
+// LoopGap is how badly the last frame of a clip meets the first.
+type LoopGap struct {
+	Pixels float64 `json:"pixels"` // the farthest that a corner of a layer jumps, pixels of the shape
+	Layer  string  `json:"layer"`  // which
+	Sudden bool    `json:"sudden"` // it shows at one end alone, or as another opacity
+}
+
+// LoopGap compares the last frame with the first.
+func (s *Stage) LoopGap() LoopGap {
+	out := LoopGap{}
+	last := float64(s.clip.Length - 1)
+	for _, a := range s.actors {
+		if a.layer.Kind == clip.KindGroup {
+			continue
+		}
+		p, on := s.place(a, 0)
+		q, still := s.place(a, last)
+		on, still = on && p.Opacity > 0.004, still && q.Opacity > 0.004
+		if !on && !still {
+			continue
+		}
+		far := 0.0
+		sudden := on != still || abs(p.Opacity-q.Opacity) > 0.004
+		if on != still {
+			// It appears or is gone all at once: as far as it is large.
+			if !on {
+				p = q
+			}
+			if !seen(p, s) {
+				continue
+			}
+			far = math.Hypot(p.W, p.H) * s.scale
+		} else {
+			for i := range p.Corners {
+				far = max(far, math.Hypot(p.Corners[i][0]-q.Corners[i][0], p.Corners[i][1]-q.Corners[i][1])*s.scale)
+			}
+		}
+		if far > out.Pixels || sudden && out.Layer == "" {
+			out = LoopGap{Pixels: far, Layer: a.layer.ID, Sudden: sudden}
+		}
+	}
+	return out
+}
+
+// seen tells whether a layer lies in the frame at all.
+func seen(p Place, s *Stage) bool {
+	w, h := s.Extent()
+	b := p.Box()
+	return b.X1 > -w/2 && b.X0 < w/2 && b.Y1 > -h/2 && b.Y0 < h/2 && p.W > 0 && p.H > 0
 }

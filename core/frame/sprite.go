@@ -19,33 +19,37 @@ type sprite struct {
 	key     any
 }
 
+func spriteBytes(s *sprite) int { return s.Bytes() }
+
 type wordsKey struct {
 	words         string
 	size, width   float64
+	pen           words.Pen
 	rasterPerUnit float64 // 0 for the outlines
 }
 
-func (s *Stage) wordsKey(a *actor) wordsKey {
-	c := a.layer.Words
+func (s *Stage) wordsKey(a *actor, w *clip.Words) wordsKey {
 	var p *clip.Product
-	if c.Product != "" {
-		p = s.clip.Product(c.Product)
+	if w.Product != "" {
+		p = s.clip.Product(w.Product)
 	}
-	b, err := json.Marshal([]any{c, p})
+	b, err := json.Marshal([]any{w, p})
 	if err != nil {
 		panic(err) // cannot happen to a valid clip
 	}
 	// The width shrinks with the size, so that lines break alike in all shapes.
-	return wordsKey{string(b), a.rest.Size, c.Width * a.rest.Size / a.layer.Rest.Size, 0}
+	return wordsKey{words: string(b), size: a.rest.Size, width: w.Width * a.rest.Size / a.layer.Rest.Size}
 }
 
 // block is the layer's set words.
 func (s *Stage) block(a *actor) *words.Block {
-	key := s.wordsKey(a)
+	return s.blockOf(s.wordsKey(a, a.layer.Words), a.layer.Words)
+}
+
+func (s *Stage) blockOf(key wordsKey, w *clip.Words) *words.Block {
 	size := func(*words.Block) int { return 1 << 16 }
 	return cached(s.lib, key, size, func() *words.Block {
-		c := a.layer.Words
-		return words.Set(s.lib.Fonts, c, s.clip.Product(c.Product), key.size, key.width)
+		return words.Set(s.lib.Fonts, w, s.clip.Product(w.Product), key.size, key.width)
 	})
 }
 
@@ -53,12 +57,38 @@ func (s *Stage) block(a *actor) *words.Block {
 // each axis, so that they stay sharp while they drift by parts of a pixel.
 const sharpness = 1.5
 
-func (s *Stage) sprite(a *actor) *sprite {
-	a.once.Do(func() { a.sprite = s.newSprite(a) })
-	return a.sprite
+// picture is an actor's sprite on a frame, and how far it is slid within its
+// own bounds.
+func (s *Stage) picture(a *actor, frame float64) (*sprite, [2]float64) {
+	if a.still {
+		var slid [2]float64
+		a.once.Do(func() {
+			k, _ := s.lookAt(a, 0)
+			a.sprite = s.sprite(a, k)
+		})
+		if a.base[reveal][0] < 100 {
+			_, slid = s.lookAt(a, 0)
+		}
+		return a.sprite, slid
+	}
+	k, slid := s.lookAt(a, frame)
+	return s.sprite(a, k), slid
 }
 
-func (s *Stage) newSprite(a *actor) *sprite {
+// sprite makes a layer's picture with a look.
+func (s *Stage) sprite(a *actor, k look) *sprite {
+	sp := s.plain(a, k)
+	if !k.edge.none() {
+		sp = s.edged(a, sp, k.edge)
+	}
+	if k.blur > 0 {
+		sp = s.blurred(sp, k.blur)
+	}
+	return sp
+}
+
+// plain is the picture without edges and blur.
+func (s *Stage) plain(a *actor, k look) *sprite {
 	switch a.layer.Kind {
 	case clip.KindCutout:
 		prop := s.clip.Prop(a.layer.Cutout.Prop)
@@ -67,20 +97,28 @@ func (s *Stage) newSprite(a *actor) *sprite {
 		cx, cy := float64(v[0]+v[2])/2, float64(v[1]+v[3])/2
 		return &sprite{s.lib.Picture(prop.Hash), -cx / per, -cy / per, per, prop.Hash}
 	case clip.KindBackdrop:
-		return s.backdrop(a)
+		return s.backdrop(a, k)
+	case clip.KindCard:
+		return s.card(a, k)
 	}
-	key := s.wordsKey(a)
-	key.rasterPerUnit = s.scale * sharpness * min(a.largest, 4)
-	if side := max(a.w, a.h) * key.rasterPerUnit; side > clip.MaxSide {
-		key.rasterPerUnit *= clip.MaxSide / side
+	w := k.worded(a.layer.Words)
+	key := s.wordsKey(a, w)
+	key.pen = k.pen
+	if k.pen.None() {
+		key.pen = words.Pen{}
 	}
+	block := s.blockOf(wordsKey{words: key.words, size: key.size, width: key.width}, w)
+	key.rasterPerUnit = s.raster(a, max(block.W, block.H))
 	return cached(s.lib, key, spriteBytes, func() *sprite {
-		b, x0, y0 := s.block(a).Raster(key.rasterPerUnit)
+		b, x0, y0 := block.Raster(key.rasterPerUnit, key.pen, w.Outline)
 		return &sprite{paint.NewPyramid(b), x0, y0, key.rasterPerUnit, key}
 	})
 }
 
-func spriteBytes(s *sprite) int { return s.Bytes() }
+// raster is the pixels a unit for outlines so large, in units.
+func (s *Stage) raster(a *actor, side float64) float64 {
+	return min(s.scale*sharpness*min(a.largest, 4), clip.MaxSide/max(side, 1))
+}
 
 type backdropKey struct {
 	stops string
@@ -88,52 +126,95 @@ type backdropKey struct {
 	w, h  int
 }
 
-func (s *Stage) backdrop(a *actor) *sprite {
+func (s *Stage) backdrop(a *actor, k look) *sprite {
 	b := a.layer.Backdrop
-	stops, err := json.Marshal(b.Stops)
+	list := make([]paint.Stop, len(b.Stops))
+	for i, st := range b.Stops {
+		list[i] = paint.Stop{At: st.At / 100, Colour: k.colours[stopColour1-fillColour+i]}
+	}
+	text, err := json.Marshal(list)
 	if err != nil {
 		panic(err) // cannot happen to a valid clip
 	}
-	key := backdropKey{string(stops), b.Angle, s.W, s.H}
+	key := backdropKey{string(text), b.Angle, s.W, s.H}
 	return cached(s.lib, key, spriteBytes, func() *sprite {
 		bm := paint.NewBitmap(s.W, s.H)
-		list := make([]paint.Stop, len(b.Stops))
-		for i, st := range b.Stops {
-			list[i] = paint.Stop{At: st.At / 100, Colour: st.Colour}
-		}
 		paint.Gradient(bm, list, b.Angle)
 		w, h := layout.Extent(s.shape)
 		return &sprite{&paint.Pyramid{Levels: []*paint.Bitmap{bm}}, -w / 2, -h / 2, float64(s.W) / w, key}
 	})
 }
 
-type shadowKey struct {
+type edgeKey struct {
+	of   any
+	w, h float64
+	edge edge
+	per  float64
+}
+
+// edged is the part of a sprite within the layer's bounds less what is cut off.
+func (s *Stage) edged(a *actor, of *sprite, e edge) *sprite {
+	// At the resolution that the frame needs, no more.
+	n, per := 0, of.perUnit
+	for n < len(of.Levels)-1 && per > 2*s.scale*sharpness*min(a.largest, 4) {
+		n, per = n+1, per/2
+	}
+	key := edgeKey{of.key, a.w, a.h, e, per}
+	return cached(s.lib, key, spriteBytes, func() *sprite {
+		left, top := (-a.w/2+e.cut[0]*a.w-of.x0)*per, (-a.h/2+e.cut[1]*a.h-of.y0)*per
+		right, bottom := (a.w/2-e.cut[2]*a.w-of.x0)*per, (a.h/2-e.cut[3]*a.h-of.y0)*per
+		b, x, y := of.Levels[n].Trimmed(left, top, right, bottom, e.corner*per)
+		return &sprite{paint.NewPyramid(b), of.x0 + float64(x)/per, of.y0 + float64(y)/per, per, key}
+	})
+}
+
+type blurKey struct {
 	of    any
 	per   float64
 	steps int // sigma as a power of sigmaStep
-	pixel uint32
 }
 
-// Softness comes in steps of 4 percent, so that a lift that changes needs few
+// Softness comes in steps of 4 percent, so that one that changes needs few
 // different blurs; a smaller difference cannot be seen.
 var sigmaStep = math.Log(1.04)
 
-// shadow is a blurred silhouette of a sprite. Blurring commutes with turning
-// and even scaling, so it is done once, at the resolution at which the blur is
-// a few pixels wide.
-func (s *Stage) shadow(of *sprite, sigma float64, pixel uint32) *sprite {
-	steps := int(math.Round(math.Log(max(sigma, 0.05)) / sigmaStep))
-	key := shadowKey{of.key, of.perUnit, steps, pixel}
+func stepsOf(sigma float64) int { return int(math.Round(math.Log(max(sigma, 0.05)) / sigmaStep)) }
+
+// softened picks the level of a sprite at which a blur is a few pixels wide.
+func softened(of *sprite, steps int) (level *paint.Bitmap, per, sigma float64) {
+	sigma = math.Exp(float64(steps) * sigmaStep)
+	n, per := 0, of.perUnit
+	for n < len(of.Levels)-1 && sigma*per > 6 {
+		n, per = n+1, per/2
+	}
+	return of.Levels[n], per, sigma * per
+}
+
+// blurred is a sprite out of focus.
+func (s *Stage) blurred(of *sprite, sigma float64) *sprite {
+	key := blurKey{of.key, of.perUnit, stepsOf(sigma)}
 	return cached(s.lib, key, spriteBytes, func() *sprite {
-		sigma := math.Exp(float64(steps) * sigmaStep)
-		n, per := 0, of.perUnit
-		for n < len(of.Levels)-1 && sigma*per > 6 {
-			n, per = n+1, per/2
-		}
-		margin := int(math.Ceil(3*sigma*per)) + 1
-		mask := paint.AlphaMask(of.Levels[n], margin)
-		mask.Blur(sigma * per)
-		soft := mask.Coloured(pixel)
-		return &sprite{paint.NewPyramid(soft), of.x0 - float64(margin)/per, of.y0 - float64(margin)/per, per, key}
+		level, per, sigma := softened(of, key.steps)
+		margin := int(math.Ceil(3*sigma)) + 1
+		b := level.Blurred(sigma, margin)
+		return &sprite{paint.NewPyramid(b), of.x0 - float64(margin)/per, of.y0 - float64(margin)/per, per, key}
+	})
+}
+
+type shadowKey struct {
+	blurKey
+	pixel uint32
+}
+
+// shadow is a blurred silhouette of a sprite. Blurring commutes with turning
+// and even scaling, so it is done once for a whole motion.
+func (s *Stage) shadow(of *sprite, sigma float64, pixel uint32) *sprite {
+	key := shadowKey{blurKey{of.key, of.perUnit, stepsOf(sigma)}, pixel}
+	return cached(s.lib, key, spriteBytes, func() *sprite {
+		level, per, sigma := softened(of, key.steps)
+		margin := int(math.Ceil(3*sigma)) + 1
+		mask := paint.AlphaMask(level, margin)
+		mask.Blur(sigma)
+		return &sprite{paint.NewPyramid(mask.Coloured(pixel)), of.x0 - float64(margin)/per, of.y0 - float64(margin)/per, per, key}
 	})
 }

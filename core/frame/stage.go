@@ -9,6 +9,7 @@ import (
 	"billow/core/layout"
 	"billow/core/light"
 	"billow/core/motion"
+	"billow/core/paint"
 )
 
 // Stage is a clip made ready to be drawn in one shape at one size in pixels. It
@@ -18,8 +19,12 @@ type Stage struct {
 	clip   *clip.Clip
 	shape  clip.Shape
 	lib    *Library
-	scale  float64 // pixels a unit
-	actors []*actor
+	scale  float64  // pixels a unit
+	actors []*actor // all of them, from the back to the front
+	top    []*actor // those in no group
+	byID   map[string]*actor
+
+	direction, height *motion.Curve // of the light, nil without keys
 }
 
 // MissingError lists pictures that the library does not have.
@@ -33,143 +38,255 @@ func (e *MissingError) Error() string {
 // proportions; pixels are square, so the shorter side decides. The error is a
 // *MissingError when pictures are missing.
 func Prepare(c *clip.Clip, shape clip.Shape, w, h int, lib *Library) (*Stage, error) {
-	s := &Stage{W: w, H: h, clip: c, shape: shape, lib: lib, scale: float64(min(w, h)) / 1000}
 	var missing MissingError
 	for i := range c.Layers {
 		l := &c.Layers[i]
-		if l.Cutout != nil {
-			p := c.Prop(l.Cutout.Prop)
-			if lib.Picture(p.Hash) == nil {
-				missing.Hashes = append(missing.Hashes, p.Hash)
-				missing.Names = append(missing.Names, p.Name)
-				continue
-			}
+		if l.Cutout == nil {
+			continue
 		}
-		if a := s.newActor(l); a != nil {
-			s.actors = append(s.actors, a)
+		if p := c.Prop(l.Cutout.Prop); lib.Picture(p.Hash) == nil {
+			missing.Hashes = append(missing.Hashes, p.Hash)
+			missing.Names = append(missing.Names, p.Name)
 		}
 	}
 	if len(missing.Hashes) > 0 {
 		return nil, &missing
 	}
+	s := Arrange(c, shape, lib)
+	s.W, s.H, s.scale = w, h, float64(min(w, h))/1000
 	return s, nil
 }
 
 // Arrange is Prepare without pictures: such a stage answers where layers are,
 // but cannot be drawn.
 func Arrange(c *clip.Clip, shape clip.Shape, lib *Library) *Stage {
-	s := &Stage{W: shape.W, H: shape.H, clip: c, shape: shape, lib: lib, scale: float64(min(shape.W, shape.H)) / 1000}
+	s := &Stage{
+		W: shape.W, H: shape.H, clip: c, shape: shape, lib: lib, scale: float64(min(shape.W, shape.H)) / 1000,
+		byID: make(map[string]*actor, len(c.Layers)),
+	}
+	if t := c.Light.Tracks[clip.LightDirection]; len(t) > 0 {
+		s.direction = c.Curve(clip.LightDirection, t)
+	}
+	if t := c.Light.Tracks[clip.LightHeight]; len(t) > 0 {
+		s.height = c.Curve(clip.LightHeight, t)
+	}
 	for i := range c.Layers {
-		if a := s.newActor(&c.Layers[i]); a != nil {
-			s.actors = append(s.actors, a)
-		}
+		l := &c.Layers[i]
+		a := &actor{layer: l, rest: layout.RestIn(c, l, shape), largest: 1}
+		a.from, a.to = c.Span(l)
+		s.byID[l.ID] = a
+		s.actors = append(s.actors, a)
+	}
+	s.tie()
+	for _, a := range s.top {
+		s.ready(a)
+	}
+	for _, a := range s.actors {
+		s.resolveOff(a)
 	}
 	return s
 }
 
-// properties in the order of an actor's curves.
-const (
-	position = iota
-	scale
-	rotation
-	opacity
-	lift
-)
+// tie joins groups with what is in them and leaves out what does not show in
+// this shape.
+func (s *Stage) tie() {
+	shown := s.actors[:0]
+	for _, a := range s.actors {
+		if f := a.layer.Follow; f != nil {
+			a.leader = s.byID[f.Layer]
+		}
+		hidden := a.layer.Hidden || a.rest.Away
+		for g := s.byID[a.layer.Group]; g != nil; g = s.byID[g.layer.Group] {
+			hidden = hidden || g.layer.Hidden || g.rest.Away
+		}
+		a.away = hidden
+		a.parent = s.byID[a.layer.Group]
+		switch {
+		case hidden:
+		case a.parent == nil:
+			s.top = append(s.top, a)
+		default:
+			a.parent.children = append(a.parent.children, a)
+		}
+		shown = append(shown, a)
+	}
+	s.actors = shown
+	for _, a := range s.actors {
+		if a.away {
+			s.ready(a) // what follows it asks for its pose
+		}
+	}
+}
 
 // actor is one layer on a stage.
 type actor struct {
 	layer    *clip.Layer
-	from, to int // frames, to not included
+	away     bool // not shown in this shape
+	parent   *actor
+	children []*actor
+	leader   *actor // what it follows
+	from, to int    // frames, to not included
 	rest     clip.Rest
+	gx, gy   float64 // a group: the centre of what is in it, at rest
 	cx, cy   float64 // of the rest, units from the frame's centre
 	w, h     float64 // visible bounds at rest, units, before turning
-	curves   [5]*motion.Curve
-	largest  float64 // scale factor over the whole track
+	hx, hy   float64 // where the hole of a card is, units from the card's centre
+	base     [properties][4]float64
+	curves   [properties]*motion.Curve // nil without keys
+	largest  float64                   // scale factor over the whole track and its groups
+	still    bool                      // its look has no keys
 
 	once   sync.Once
 	sprite *sprite // made when first drawn
 }
 
-// newActor is nil for a layer that does not show in this shape.
-func (s *Stage) newActor(l *clip.Layer) *actor {
-	a := &actor{layer: l, rest: layout.RestIn(s.clip, l, s.shape), largest: 1}
-	if l.Hidden || a.rest.Away {
-		return nil
+// ready works out what an actor needs for being sampled; groups after what is
+// in them.
+func (s *Stage) ready(a *actor) {
+	l := a.layer
+	if a.parent != nil {
+		a.largest = a.parent.largest
 	}
-	a.from, a.to = s.clip.Span(l)
-	a.cx, a.cy = layout.Centre(a.rest, s.shape)
-	s.measure(a)
-	clock := s.clip.Clock()
-	for i, name := range clip.Properties {
-		a.curves[i] = motion.NewCurve(l.Tracks[name], clip.Dims(name), clock)
+	if l.Kind == clip.KindGroup {
+		a.largest *= a.rest.Size / 1000
 	}
+	grow := 1.0
 	for _, k := range l.Tracks[clip.Scale] {
-		a.largest = max(a.largest, k.Value[0]/100)
+		for _, v := range k.Value {
+			grow = max(grow, v/100)
+		}
 	}
-	s.resolveOff(a)
-	return a
+	a.largest *= grow
+	a.still = true
+	for i, p := range clip.AllProperties {
+		copy(a.base[i][:], l.Base(p.Name))
+		if t := l.Tracks[p.Name]; len(t) > 0 {
+			a.curves[i] = s.clip.Curve(p.Name, t)
+			a.still = a.still && !looks[i]
+		}
+	}
+	a.cx, a.cy = layout.Centre(a.rest, s.shape)
+	for _, child := range a.children {
+		s.ready(child)
+	}
+	s.measure(a)
 }
 
 // measure finds the size of a layer at rest.
 func (s *Stage) measure(a *actor) {
 	switch l := a.layer; l.Kind {
 	case clip.KindBackdrop:
-		a.rest = clip.Rest{}
-		a.cx, a.cy = 0, 0
-		a.w, a.h = layout.Extent(s.shape)
+		s.fill(a)
 	case clip.KindCutout:
 		v := s.clip.Prop(l.Cutout.Prop).Picture.Visible
 		w, h := float64(v[2]-v[0]), float64(v[3]-v[1])
 		k := a.rest.Size / max(w, h)
 		a.w, a.h = w*k, h*k
+	case clip.KindCard:
+		if l.Card.Fills {
+			// The card stands still; its rest is where the hole is.
+			a.hx, a.hy = a.cx, a.cy
+			s.fill(a)
+			return
+		}
+		a.w, a.h = a.rest.Size, a.rest.Size/l.Card.Aspect
+		if l.Card.Aspect < 1 {
+			a.w, a.h = a.rest.Size*l.Card.Aspect, a.rest.Size
+		}
+	case clip.KindGroup:
+		s.measureGroup(a)
 	default:
 		b := s.block(a)
 		a.w, a.h = b.W, b.H
 	}
 }
 
+// fill makes a layer cover the frame.
+func (s *Stage) fill(a *actor) {
+	a.rest = clip.Rest{Size: a.rest.Size}
+	a.cx, a.cy = 0, 0
+	a.w, a.h = layout.Extent(s.shape)
+}
+
+// measureGroup takes the bounds of what is in a group, as it stands at rest.
+func (s *Stage) measureGroup(a *actor) {
+	box := layout.Box{}
+	for i, child := range a.children {
+		k := 1.0
+		if child.layer.Kind == clip.KindGroup {
+			k = child.rest.Size / 1000
+		}
+		b := layout.Turned(child.w*k, child.h*k, child.rest.Turn).Moved(child.cx, child.cy)
+		if i == 0 {
+			box = b
+		}
+		box = box.Union(b)
+	}
+	a.gx, a.gy = (box.X0+box.X1)/2, (box.Y0+box.Y1)/2
+	a.w, a.h = box.X1-box.X0, box.Y1-box.Y0
+	a.cx, a.cy = a.gx+a.cx, a.gy+a.cy
+}
+
 // resolveOff works out the positions that are "just outside": from the layer's
 // bounds as it is turned, sized and lifted on that frame, shadow included.
 func (s *Stage) resolveOff(a *actor) {
 	curve := a.curves[position]
+	if curve == nil {
+		return
+	}
 	for i, k := range a.layer.Tracks[clip.Position] {
 		if k.Off == "" {
 			continue
 		}
-		p := s.pose(a, curve.Frame(i))
-		box := layout.Turned(a.w*p.Scale, a.h*p.Scale, p.Turn)
-		if !p.Cast.None() {
-			box = box.Union(box.Moved(p.Cast.DX, p.Cast.DY).Grown(3 * p.Cast.Sigma * max(1, p.Scale)))
+		f := curve.Frame(i)
+		at := curve.Value(i)
+		p := s.local(a, f)
+		box := bounds(p.M, a.w, a.h)
+		if cast := s.cast(a, f, f); !cast.None() {
+			_, size := spread(p.M)
+			box = box.Union(box.Moved(cast.DX, cast.DY).Grown(3 * cast.Sigma * max(1, size)))
 		}
-		d := layout.Dim(k.Off)
-		rest := [2]float64{a.cx, a.cy}[d]
-		curve.Set(i, d, layout.Outside(k.Off, box.Grown(1), s.shape)-rest)
+		box = box.Grown(1)
+		x, y := motion.SideOf(k.Off)
+		for d, side := range [2]int{x, y} {
+			if side != 0 {
+				// The box moves by the perspective's share of what the key says.
+				curve.Set(i, d, at[d]+layout.Beyond(d, side, box, s.shape)/p.Perspective)
+			}
+		}
 	}
+	curve.Bend()
 }
 
-// Pose is how a layer stands at one moment.
-type Pose struct {
-	X, Y    float64 // centre, units from the frame's centre
-	Scale   float64 // factor of the rest's size
-	Turn    float64 // degrees clockwise
-	Opacity float64 // 0..1
-	Cast    light.Cast
+// bounds is the box around a w by h rectangle about the origin, mapped by m.
+func bounds(m paint.Affine, w, h float64) layout.Box {
+	ex, ey := (abs(m.A)*w+abs(m.C)*h)/2, (abs(m.B)*w+abs(m.D)*h)/2
+	return layout.Box{X0: m.E - ex, Y0: m.F - ey, X1: m.E + ex, Y1: m.F + ey}
 }
 
-func (s *Stage) pose(a *actor, frame float64) Pose {
-	factor := func(p int) float64 {
-		if a.curves[p].Len() == 0 {
-			return 1
-		}
-		return a.curves[p].At(frame, 0) / 100
+func abs(v float64) float64 { return max(v, -v) }
+
+// lightAt is the clip's light on a frame.
+func (s *Stage) lightAt(frame float64) clip.Light {
+	l := s.clip.Light
+	if s.direction != nil {
+		l.Direction = s.direction.At(frame, 0)
 	}
-	height := max(0, a.layer.Lift+a.curves[lift].At(frame, 0))
-	return Pose{
-		X:       a.cx + a.curves[position].At(frame, 0),
-		Y:       a.cy + a.curves[position].At(frame, 1),
-		Scale:   max(0, factor(scale)),
-		Turn:    a.rest.Turn + a.curves[rotation].At(frame, 0),
-		Opacity: min(max(factor(opacity), 0), 1),
-		Cast:    light.Falls(s.clip.Light, height, a.layer.Shadow),
+	if s.height != nil {
+		l.Height = min(max(s.height.At(frame, 0), 10), 90)
 	}
+	return l
+}
+
+// cast is the shadow of an actor: frame is its own, outer the clip's, by which
+// the light goes.
+func (s *Stage) cast(a *actor, frame, outer float64) light.Cast {
+	height := a.layer.Lift
+	if c := a.curves[lift]; c != nil {
+		height += c.At(frame, 0)
+	}
+	if height <= 0 && a.layer.Shadow == nil {
+		return light.Cast{}
+	}
+	return light.Falls(s.lightAt(outer), max(0, height), a.layer.Shadow)
 }

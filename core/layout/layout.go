@@ -57,7 +57,9 @@ func RestIn(c *clip.Clip, l *clip.Layer, s clip.Shape) clip.Rest {
 	px, py := pinSide(r.Pin)
 	r.X *= axisFactor(px, w/hw, shrink)
 	r.Y *= axisFactor(py, h/hh, shrink)
-	r.Size *= shrink
+	if l.Kind != clip.KindGroup { // what is in it shrinks by itself
+		r.Size *= shrink
+	}
 	return r
 }
 
@@ -105,26 +107,16 @@ func Turned(w, h, degrees float64) Box {
 	return Box{-x, -y, x, y}
 }
 
-// Outside is the coordinate, on the axis of a side, to which the thing with
-// bounds b (relative to its own centre) has to go so that it lies just outside
-// the frame of a shape.
-func Outside(side string, b Box, s clip.Shape) float64 {
+// Beyond is how far a box has to go on an axis (0 for x, 1 for y) so that it
+// lies just outside the frame of a shape, to the side -1 (left, above) or 1.
+func Beyond(axis, side int, b Box, s clip.Shape) float64 {
 	w, h := Extent(s)
-	switch side {
-	case "left":
-		return -w/2 - b.X1
-	case "right":
-		return w/2 - b.X0
-	case "above":
-		return -h/2 - b.Y1
+	half, lo, hi := w/2, b.X0, b.X1
+	if axis == 1 {
+		half, lo, hi = h/2, b.Y0, b.Y1
 	}
-	return h/2 - b.Y0
-}
-
-// Dim is the number of a position that a side determines: 0 for x, 1 for y.
-func Dim(side string) int {
-	if side == "left" || side == "right" {
-		return 0
+	if side < 0 {
+		return -half - hi
 	}
-	return 1
+	return half - lo
 }

@@ -16,6 +16,8 @@ const (
 	Hold   = "hold"
 	Bezier = "bezier"
 	Spring = "spring"
+	Bounce = "bounce"
+	Steps  = "steps"
 )
 
 // Ease leads from one key's value to the next.
@@ -28,6 +30,13 @@ type Ease struct {
 	Y2 float64 `json:"y2,omitempty"`
 	// Bounce of a spring, 0 (no overshoot) .. 0.95 (swings long).
 	Bounce float64 `json:"bounce,omitempty"`
+	// Settle is the share of the way after which a spring is still, in percent,
+	// 5..100; 0 is 100.
+	Settle float64 `json:"settle,omitempty"`
+	// Count is how often a bounce comes back, 1..8, or the number of steps, 1..1000.
+	Count int `json:"count,omitempty"`
+	// Decay is the height of each bounce as a share of the one before, 0.05..0.9.
+	Decay float64 `json:"decay,omitempty"`
 }
 
 // Check reports what is wrong with the easing, or nil.
@@ -49,8 +58,22 @@ func (e Ease) Check() error {
 		if !(e.Bounce >= 0 && e.Bounce <= 0.95) {
 			return fmt.Errorf("a spring has a bounce between 0 and 0.95, not %g", e.Bounce)
 		}
+		if !(e.Settle == 0 || e.Settle >= 5 && e.Settle <= 100) {
+			return fmt.Errorf("a spring settles within 5 to 100 percent of its way, not %g", e.Settle)
+		}
+	case Bounce:
+		if e.Count < 1 || e.Count > 8 {
+			return fmt.Errorf("a bounce comes back 1 to 8 times, not %d", e.Count)
+		}
+		if !(e.Decay >= 0.05 && e.Decay <= 0.9) {
+			return fmt.Errorf("a bounce keeps 0.05 to 0.9 of its height, not %g", e.Decay)
+		}
+	case Steps:
+		if e.Count < 1 || e.Count > 1000 {
+			return fmt.Errorf("there are 1 to 1000 steps, not %d", e.Count)
+		}
 	default:
-		return fmt.Errorf("%q is not an easing: use linear, in, out, inOut, hold, bezier or spring", e.Kind)
+		return fmt.Errorf("%q is not an easing: use linear, in, out, inOut, hold, bezier, spring, bounce or steps", e.Kind)
 	}
 	return nil
 }
@@ -79,9 +102,56 @@ func (e Ease) At(t float64) float64 {
 	case Bezier:
 		return cubicBezier(e.X1, e.Y1, e.X2, e.Y2, t)
 	case Spring:
+		if e.Settle > 0 {
+			t = min(1, t*100/e.Settle)
+		}
 		return spring(e.Bounce, t)
+	case Bounce:
+		return bounce(e.Count, e.Decay, t)
+	case Steps:
+		return math.Floor(t*float64(e.Count)) / float64(e.Count)
 	}
 	return t
+}
+
+// Reversed is the easing of the same string run backwards: Reversed.At(t) is
+// 1 - At(1-t) for the kinds that can be turned round; the others stay.
+func (e Ease) Reversed() Ease {
+	switch e.Kind {
+	case In:
+		e.Kind = Out
+	case Out:
+		e.Kind = In
+	case Bezier:
+		e.X1, e.Y1, e.X2, e.Y2 = 1-e.X2, 1-e.Y2, 1-e.X1, 1-e.Y1
+	}
+	return e
+}
+
+// bounce is a body that falls onto the value 1 and comes back count times. All
+// arcs are parabolas under one gravity, so an arc of height h takes twice the
+// square root of h times as long as the first fall.
+func bounce(count int, decay, t float64) float64 {
+	root := math.Sqrt(decay)
+	total, arc := 1.0, 1.0
+	for range count {
+		arc *= root
+		total += 2 * arc
+	}
+	at := t * total
+	if at < 1 {
+		return at * at
+	}
+	at, arc = at-1, 1
+	for range count {
+		arc *= root
+		if at < 2*arc {
+			u := at/arc - 1
+			return 1 - arc*arc*(1-u*u)
+		}
+		at -= 2 * arc
+	}
+	return 1
 }
 
 // cubicBezier is the y of the curve (0,0) (x1,y1) (x2,y2) (1,1) where its x is

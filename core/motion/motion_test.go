@@ -102,7 +102,7 @@ func TestACurveStaysBeforeAndAfterItsKeys(t *testing.T) {
 		{At: timing.At(10), Value: []float64{5}, Ease: Ease{Kind: Hold}},
 		{At: timing.At(20), Value: []float64{8}, Ease: Ease{Kind: Linear}},
 		{At: timing.At(30), Value: []float64{18}},
-	}, 1, clock)
+	}, 1, false, clock)
 	for _, want := range [][2]float64{{0, 5}, {10, 5}, {19, 5}, {19.99, 5}, {20, 8}, {25, 13}, {30, 18}, {99, 18}} {
 		if got := c.At(want[0], 0); math.Abs(got-want[1]) > 1e-12 {
 			t.Errorf("frame %g is %g, want %g", want[0], got, want[1])
@@ -112,8 +112,8 @@ func TestACurveStaysBeforeAndAfterItsKeys(t *testing.T) {
 
 func TestAKeyOnABeatMovesWithTheTempo(t *testing.T) {
 	track := Track{{At: timing.OnBeat(4), Value: []float64{0}, Ease: Ease{Kind: Linear}}, {At: timing.OnBeat(4).Plus(10), Value: []float64{1}}}
-	slow := NewCurve(track, 1, timing.Clock{Rate: 30, Tempo: timing.Even(60)})
-	quick := NewCurve(track, 1, timing.Clock{Rate: 30, Tempo: timing.Even(120)})
+	slow := NewCurve(track, 1, false, timing.Clock{Rate: 30, Tempo: timing.Even(60)})
+	quick := NewCurve(track, 1, false, timing.Clock{Rate: 30, Tempo: timing.Even(120)})
 	if slow.Frame(0) != 120 || quick.Frame(0) != 60 || quick.Frame(1) != 70 {
 		t.Errorf("keys lie on %g, %g and %g", slow.Frame(0), quick.Frame(0), quick.Frame(1))
 	}

@@ -100,6 +100,17 @@ func (b *Bitmap) Visible() (v [4]int, ok bool) {
 	return v, v[2] > 0
 }
 
+// Area is how much of the visible bounds is covered, 0..1, by the mean of alpha.
+func (b *Bitmap) Area(v [4]int) float64 {
+	sum := uint64(0)
+	for y := v[1]; y < v[3]; y++ {
+		for _, p := range b.Pix[y*b.W+v[0] : y*b.W+v[2]] {
+			sum += uint64(p >> 24)
+		}
+	}
+	return float64(sum) / 255 / float64((v[2]-v[0])*(v[3]-v[1]))
+}
+
 // Pyramid is a picture with prefiltered copies, each half as large as the one
 // before, so that it can be drawn at any size without shimmering.
 type Pyramid struct{ Levels []*Bitmap }

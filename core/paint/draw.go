@@ -2,9 +2,12 @@ package paint
 
 import "math"
 
-// Brush draws transformed pictures. It keeps a row of scratch pixels, so one
+// Brush draws transformed pictures. It keeps scratch memory, so one
 // brush serves one goroutine.
-type Brush struct{ row []uint32 }
+type Brush struct {
+	row  []uint32
+	sums []uint64 // of DrawMoved
+}
 
 // Draw puts a picture onto dst. m maps pixels of the picture's largest level
 // to pixels of dst; opacity is 0..1.

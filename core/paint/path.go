@@ -10,9 +10,10 @@ import (
 	"golang.org/x/image/vector"
 )
 
-// Segment is one step of a path: M and L have one point, Q two, C three.
+// Segment is one step of a path: M, O and L have one point, Q two, C three. O
+// begins a contour that is not closed when it is stroked.
 type Segment struct {
-	Op byte // 'M', 'L', 'Q' or 'C'
+	Op byte // 'M', 'O', 'L', 'Q' or 'C'
 	P  [3][2]float64
 }
 
@@ -57,12 +58,19 @@ func (s Segment) points() int {
 // FillPath draws the path onto b in one colour.
 func (b *Bitmap) FillPath(p Path, c colour.Colour) {
 	r := vector.NewRasterizer(b.W, b.H)
+	p.trace(r)
+	fill := image.NewUniform(color.NRGBA{c.R, c.G, c.B, c.A})
+	r.Draw(b.Image(), image.Rect(0, 0, b.W, b.H), fill, image.Point{})
+}
+
+// trace gives the path to a rasteriser, every contour closed.
+func (p Path) trace(r *vector.Rasterizer) {
 	open := false
 	for _, s := range p {
 		f := func(i int) (float32, float32) { return float32(s.P[i][0]), float32(s.P[i][1]) }
 		x, y := f(0)
 		switch s.Op {
-		case 'M':
+		case 'M', 'O':
 			if open {
 				r.ClosePath()
 			}
@@ -82,12 +90,15 @@ func (b *Bitmap) FillPath(p Path, c colour.Colour) {
 	if open {
 		r.ClosePath()
 	}
-	fill := image.NewUniform(color.NRGBA{c.R, c.G, c.B, c.A})
-	r.Draw(b.Image(), image.Rect(0, 0, b.W, b.H), fill, image.Point{})
 }
 
 // kappa makes a cubic Bezier follow a quarter of a circle.
 const kappa = 0.5522847498307936
+
+// Ellipse is an ellipse about the origin.
+func Ellipse(w, h float64) Path {
+	return RoundRect(1, 1, 0.5).Transformed(Scale(w, h))
+}
 
 // RoundRect is a rectangle about the origin with rounded corners.
 func RoundRect(w, h, radius float64) Path {

@@ -92,6 +92,51 @@ func (m *Moment) UnmarshalJSON(b []byte) error {
 
 var bars = regexp.MustCompile(`^(\d{1,4}) ?bars?$`)
 
+var onBeat = regexp.MustCompile(`^b(-?\d{1,5})(?:\.(\d{1,3}(?:\.\d{1,4})?))?([+-]\d{1,6})?f?$`)
+
+// ParseMoment reads a time as ParseTimecode does, or bar and beat, both counted
+// from 1, with frames after them: "b9", "b9.3", "b9.3+2". A beat may have a
+// fraction: "b9.3.5" is half a beat after b9.3.
+func (c Clock) ParseMoment(s string) (Moment, error) {
+	m := onBeat.FindStringSubmatch(strings.ToLower(strings.ReplaceAll(s, " ", "")))
+	if m == nil {
+		f, err := c.Rate.ParseTimecode(s)
+		if err != nil {
+			return Moment{}, fmt.Errorf("%q is not a time: write it as 4s05f, as bar and beat (b9.3+2), or as a number of frames", s)
+		}
+		return At(f), nil
+	}
+	bar, _ := strconv.Atoi(m[1])
+	beat := 1.0
+	if m[2] != "" {
+		beat, _ = strconv.ParseFloat(m[2], 64)
+	}
+	if beat < 1 || beat >= float64(c.Tempo.PerBar)+1 {
+		return Moment{}, fmt.Errorf("a bar of this clip has the beats 1 to %d, not %g", c.Tempo.PerBar, beat)
+	}
+	frames, _ := strconv.Atoi(m[3])
+	return OnBeat(float64((bar-1)*c.Tempo.PerBar) + beat - 1).Plus(frames), nil
+}
+
+// Text writes a moment as ParseMoment reads it.
+func (c Clock) Text(m Moment) string {
+	if !m.OnBeat {
+		return c.Rate.Timecode(m.Frames)
+	}
+	bar := math.Floor(m.Beat / float64(c.Tempo.PerBar))
+	beat := math.Round((m.Beat-bar*float64(c.Tempo.PerBar)+1)*1000) / 1000
+	text := fmt.Sprintf("b%d.%s", int(bar)+1, strconv.FormatFloat(beat, 'f', -1, 64))
+	if m.Frames != 0 {
+		text += fmt.Sprintf("%+d", m.Frames)
+	}
+	return text
+}
+
+// Nearest is the moment of the whole beat nearest to a frame.
+func (c Clock) Nearest(frame int) Moment {
+	return OnBeat(math.Round(c.Tempo.Beat(c.Rate.Seconds(frame))))
+}
+
 // ParseLength reads a length as ParseTimecode does, or in bars: "5 bars".
 func (c Clock) ParseLength(s string) (int, error) {
 	if m := bars.FindStringSubmatch(strings.ToLower(strings.TrimSpace(s))); m != nil {

@@ -4,6 +4,7 @@ package view
 
 import (
 	"math"
+	"slices"
 
 	"billow/core/clip"
 	"billow/core/frame"
@@ -16,7 +17,10 @@ type View struct {
 	Beats    []Beat  `json:"beats"`
 	Hits     []Hit   `json:"hits"`
 	Wave     []Level `json:"wave"`
-	Rows     []Row   `json:"rows"` // from the front to the back
+	Scenes   []Scene `json:"scenes"`
+	Markers  []Mark  `json:"markers"`
+	Range    *[2]int `json:"range"` // frames that are looped, the last not included
+	Rows     []Row   `json:"rows"`  // from the front to the back, groups before what is in them
 }
 
 // Beat is a beat of the tempo map within the clip.
@@ -41,49 +45,30 @@ type Level struct {
 	Peak  float64 `json:"peak"`
 }
 
-// Row is one layer.
-type Row struct {
-	Layer  string   `json:"layer"`
-	From   int      `json:"from"`
-	To     int      `json:"to"`
-	Tracks []Track  `json:"tracks"`
-	Differ []string `json:"differ"` // shapes in which it has a rest of its own
-	Lacks  string   `json:"lacks"`  // letters that no font has
+// Scene is a section of the clip.
+type Scene struct {
+	Name string `json:"name"`
+	From int    `json:"from"`
+	To   int    `json:"to"`
 }
 
-// Track is one property with keys.
-type Track struct {
-	Property string  `json:"property"`
-	Beads    []Bead  `json:"beads"`
-	String   []Point `json:"string"` // the real curve, sampled
+// Mark is a named place.
+type Mark struct {
+	Name  string `json:"name"`
+	Frame int    `json:"frame"`
+	When  string `json:"when"`
 }
 
-// Bead is a key.
-type Bead struct {
-	Frame  int     `json:"frame"`
-	Height float64 `json:"height"` // of its value within the track's range, 0..1
-	OnBeat bool    `json:"onBeat"`
-	Off    string  `json:"off"`
-	Text   string  `json:"text"` // its value in words
-}
-
-// Point is a sample of a string.
-type Point struct {
-	Frame  float64 `json:"frame"`
-	Height float64 `json:"height"`
-}
-
-// Of describes a clip in a shape.
-func Of(c *clip.Clip, shape clip.Shape, lib *frame.Library) View {
+// Of describes a clip in a shape. Rows of the layers in open are told with all
+// their strings and speeds; the others with their first string.
+func Of(c *clip.Clip, shape clip.Shape, lib *frame.Library, open []string) View {
 	v := View{
 		Length: c.Length, Timecode: c.Rate.Timecode(c.Length),
-		Beats: beats(c), Hits: []Hit{}, Wave: []Level{}, Rows: []Row{},
+		Beats: beats(c), Hits: []Hit{}, Wave: []Level{}, Scenes: []Scene{}, Markers: []Mark{},
 	}
 	v.sound(c)
-	stage := frame.Arrange(c, shape, lib)
-	for i := len(c.Layers) - 1; i >= 0; i-- {
-		v.Rows = append(v.Rows, row(c, &c.Layers[i], stage))
-	}
+	v.marks(c)
+	v.Rows = Rows(c, shape, lib, open, nil)
 	return v
 }
 
@@ -116,53 +101,47 @@ func (v *View) sound(c *clip.Clip) {
 	}
 }
 
-func row(c *clip.Clip, l *clip.Layer, stage *frame.Stage) Row {
-	from, to := c.Span(l)
-	r := Row{Layer: l.ID, From: from, To: to, Tracks: []Track{}, Differ: []string{}, Lacks: stage.Missing(l.ID)}
-	for _, s := range c.Shapes {
-		if _, ok := l.Rests[s.ID]; ok {
-			r.Differ = append(r.Differ, s.ID)
+func (v *View) marks(c *clip.Clip) {
+	clock := c.Clock()
+	for i, s := range c.Scenes {
+		to := c.Length
+		if i+1 < len(c.Scenes) {
+			to = clock.Frame(c.Scenes[i+1].At)
 		}
+		v.Scenes = append(v.Scenes, Scene{s.Name, clock.Frame(s.At), to})
 	}
-	for _, p := range clip.Properties {
-		if len(l.Tracks[p]) > 0 {
-			r.Tracks = append(r.Tracks, track(c, l, p, stage))
-		}
+	for _, m := range c.Markers {
+		v.Markers = append(v.Markers, Mark{m.Name, clock.Frame(m.At), clock.Text(m.At)})
 	}
-	return r
+	if r := c.Range; r != nil {
+		v.Range = &[2]int{clock.Frame(r.In), clock.Frame(r.Out)}
+	}
 }
 
-// track samples the value that a person would name: for a position, the axis
-// on which it moves farther.
-func track(c *clip.Clip, l *clip.Layer, property string, stage *frame.Stage) Track {
-	clock, keys := c.Clock(), l.Tracks[property]
-	t := Track{Property: property, Beads: []Bead{}, String: []Point{}}
-	curve := stage.Curve(l.ID, property)
-	if curve == nil { // hidden: as if it stood in the home shape without "just outside"
-		curve = frame.PlainCurve(c, l, property)
+// Rows describes layers: all of them in the order of the Beatline, or those in
+// only.
+func Rows(c *clip.Clip, shape clip.Shape, lib *frame.Library, open, only []string) []Row {
+	stage := frame.Arrange(c, shape, lib)
+	out := []Row{}
+	if len(c.Light.Tracks) > 0 && (only == nil || slices.Contains(only, clip.LightID)) {
+		out = append(out, lightRow(c, slices.Contains(open, clip.LightID)))
 	}
-	first, last := clock.Frame(keys[0].At), clock.Frame(keys[len(keys)-1].At)
-	dim, lo, hi := 0, 0.0, 0.0
-	for d := range clip.Dims(property) {
-		a, b := curve.Range(d, first, last)
-		if d == 0 || b-a > hi-lo {
-			dim, lo, hi = d, a, b
+	byGroup := map[string][]*clip.Layer{}
+	for i := len(c.Layers) - 1; i >= 0; i-- {
+		l := &c.Layers[i]
+		byGroup[l.Group] = append(byGroup[l.Group], l)
+	}
+	var add func(group string, depth int)
+	add = func(group string, depth int) {
+		for _, l := range byGroup[group] {
+			if only == nil || slices.Contains(only, l.ID) {
+				out = append(out, row(c, l, depth, stage, slices.Contains(open, l.ID)))
+			}
+			if l.Kind == clip.KindGroup && depth <= clip.MaxDepth {
+				add(l.ID, depth+1)
+			}
 		}
 	}
-	height := func(v float64) float64 {
-		if hi-lo < 1e-9 {
-			return 0.5
-		}
-		return (v - lo) / (hi - lo)
-	}
-	for i, k := range keys {
-		f := clock.Frame(k.At)
-		t.Beads = append(t.Beads, Bead{f, height(curve.At(float64(f), dim)), k.At.OnBeat, k.Off, text(property, curve.Value(i), k.Off)})
-	}
-	step := max(1, float64(last-first)/2000)
-	for f := float64(first); f < float64(last); f += step {
-		t.String = append(t.String, Point{f, height(curve.At(f, dim))})
-	}
-	t.String = append(t.String, Point{float64(last), height(curve.At(float64(last), dim))})
-	return t
+	add("", 0)
+	return out
 }

@@ -25,11 +25,19 @@ type Block struct {
 	Missing []rune // letters that no font has
 }
 
-// Shape is an outline in one colour.
+// Shape is an outline in one colour; a letter may have a line along its edge.
 type Shape struct {
-	Path paint.Path
-	Fill colour.Colour
+	Path   paint.Path
+	Fill   colour.Colour
+	Letter bool
 }
+
+// Pen draws the outline of letters: its width in units, and between which
+// shares (0..1) of each contour's length it is drawn.
+type Pen struct{ Width, Start, End float64 }
+
+// None draws nothing.
+func (p Pen) None() bool { return p.Width <= 0 || p.End <= p.Start }
 
 // em is the size at which text is shaped: layout is then independent of the
 // size at which it is shown.
@@ -216,10 +224,10 @@ func (s *setter) line(b *Block, line shaping.Line, start int, x, y, k float64) {
 			x += units(g.Advance)
 		}
 		fill := s.fill(style.Emphasis)
-		b.Shapes = append(b.Shapes, Shape{path.Transformed(paint.Scale(k, k)), fill})
+		b.Shapes = append(b.Shapes, Shape{path.Transformed(paint.Scale(k, k)), fill, true})
 		if style.Struck {
 			bar := paint.RoundRect(x-begin, em*0.07, em*0.035).Transformed(paint.Translate((begin+x)/2, y-em*0.3))
-			b.Shapes = append(b.Shapes, Shape{bar.Transformed(paint.Scale(k, k)), fill})
+			b.Shapes = append(b.Shapes, Shape{bar.Transformed(paint.Scale(k, k)), fill, false})
 		}
 	}
 }
@@ -270,12 +278,13 @@ func (s *setter) plate(b *Block, p *clip.Plate, size, capsHeight float64) {
 	if p.Kind == "pill" || p.Kind == "card" {
 		b.H = h
 	}
-	b.Shapes = append([]Shape{{path, p.Fill}}, b.Shapes...)
+	b.Shapes = append([]Shape{{path, p.Fill, false}}, b.Shapes...)
 }
 
-// Raster draws the block at a number of pixels a unit. (x0, y0) is where the
-// bitmap's upper left corner lies, in units from the block's centre.
-func (b *Block) Raster(perUnit float64) (bitmap *paint.Bitmap, x0, y0 float64) {
+// Raster draws the block at a number of pixels a unit, its letters outlined
+// with a pen of a colour. (x0, y0) is where the bitmap's upper left corner lies,
+// in units from the block's centre.
+func (b *Block) Raster(perUnit float64, pen Pen, ink colour.Colour) (bitmap *paint.Bitmap, x0, y0 float64) {
 	box := [4]float64{-b.W / 2, -b.H / 2, b.W / 2, b.H / 2}
 	for _, s := range b.Shapes {
 		if len(s.Path) > 0 {
@@ -283,14 +292,20 @@ func (b *Block) Raster(perUnit float64) (bitmap *paint.Bitmap, x0, y0 float64) {
 			box = [4]float64{min(box[0], p[0]), min(box[1], p[1]), max(box[2], p[2]), max(box[3], p[3])}
 		}
 	}
-	const margin = 2 // pixels
-	x0, y0 = box[0]-margin/perUnit, box[1]-margin/perUnit
-	w := int((box[2]-box[0])*perUnit) + 2*margin + 1
-	h := int((box[3]-box[1])*perUnit) + 2*margin + 1
+	margin := 2/perUnit + pen.Width/2
+	x0, y0 = box[0]-margin, box[1]-margin
+	w := int((box[2]-box[0]+2*margin)*perUnit) + 1
+	h := int((box[3]-box[1]+2*margin)*perUnit) + 1
 	bitmap = paint.NewBitmap(w, h)
 	m := paint.Translate(-x0, -y0).Then(paint.Scale(perUnit, perUnit))
 	for _, s := range b.Shapes {
-		bitmap.FillPath(s.Path.Transformed(m), s.Fill)
+		path := s.Path.Transformed(m)
+		if s.Fill.A > 0 {
+			bitmap.FillPath(path, s.Fill)
+		}
+		if s.Letter && !pen.None() {
+			bitmap.FillPath(path.Stroked(pen.Width*perUnit, pen.Start, pen.End, 0.1), ink)
+		}
 	}
 	return bitmap, x0, y0
 }

@@ -10,6 +10,9 @@ export interface Ease {
   x2?: number
   y2?: number
   bounce?: number
+  settle?: number
+  count?: number
+  decay?: number
 }
 
 export interface Key {
@@ -17,6 +20,9 @@ export interface Key {
   value: number[]
   off?: string
   ease: Ease
+  out?: number[] | null
+  in?: number[] | null
+  move?: string
 }
 
 export interface Rest {
@@ -45,13 +51,98 @@ export interface Words {
   width: number
   lineSpacing: number
   letterSpacing: number
+  outline: string
   plate?: Plate
+}
+
+export interface Hole {
+  form: string
+  x: number
+  y: number
+  size: number
+  aspect: number
+  corner: number
+}
+
+export interface Card {
+  form: string
+  aspect: number
+  fills?: boolean
+  fill: string
+  outline: string
+  hole?: Hole | null
+}
+
+export interface Stepping {
+  rate: number
+  turn?: number
+  shift?: number
+  seed?: number
+}
+
+export interface Wander {
+  amount: number
+  turn?: number
+  size?: number
+  pace: number
+  seed?: number
+  closed?: boolean
+}
+
+export interface Follow {
+  layer: string
+  position?: boolean
+  rotation?: boolean
+  scale?: boolean
+}
+
+export interface Inside {
+  offset?: number
+  speed?: number
+  reverse?: boolean
+  freeze?: number | null
+  repeat?: number
+  clip?: string
+}
+
+export interface Move {
+  id: string
+  kind: string
+  at: Moment
+  lands?: boolean
+  length: number
+  beats?: number
+  side?: string
+  turn: number
+  strength: number
+  drift?: number
+}
+
+export interface Slot {
+  name: string
+  x: number
+  y: number
+  size: number
+  turn: number
+  opacity: number
+}
+
+export interface Lineup {
+  slots: Slot[]
+  hero: number
+  items: { layer: string; with?: string[] }[]
+  start: Moment
+  stay: number
+  beats?: number
+  change: number
+  bars?: number
 }
 
 export interface Layer {
   id: string
   name: string
-  kind: 'cutout' | 'words' | 'badge' | 'backdrop'
+  kind: 'cutout' | 'words' | 'badge' | 'backdrop' | 'card' | 'group'
+  group?: string
   from: Moment
   to: Moment | null
   rest: Rest
@@ -60,7 +151,19 @@ export interface Layer {
   shadow?: { none?: boolean; direction: number; distance: number; softness: number; strength: number } | null
   blend: string
   hidden?: boolean
+  locked?: boolean
+  label?: string
+  values?: Record<string, number[]>
   tracks: Record<string, Key[]>
+  moves?: Move[]
+  shutter?: number
+  stepping?: Stepping | null
+  wander?: Wander | null
+  follow?: Follow | null
+  reveal?: { side: string; slide?: boolean } | null
+  card?: Card
+  inside?: Inside
+  lineup?: Lineup | null
   cutout?: { prop: string }
   words?: Words
   backdrop?: { stops: { at: number; colour: string }[]; angle: number }
@@ -98,6 +201,12 @@ export interface Light {
   softness: number
   strength: number
   colour: string
+  tracks?: Record<string, Key[]>
+}
+
+export interface Mark {
+  name: string
+  at: Moment
 }
 
 export interface Clip {
@@ -113,6 +222,9 @@ export interface Clip {
   products: Product[]
   layers: Layer[]
   poster: Moment
+  scenes?: Mark[]
+  markers?: Mark[]
+  range?: { in: Moment; out: Moment } | null
 }
 
 export interface Beat {
@@ -125,25 +237,37 @@ export interface Beat {
 
 export interface Bead {
   frame: number
+  when: string
   height: number
   onBeat: boolean
   off: string
   text: string
+  ease: string
+  curve?: number[]
+  move: string
 }
 
 export interface Track {
   property: string
+  dim: number
+  lo: number
+  hi: number
   beads: Bead[]
-  string: { frame: number; height: number }[]
+  string: number[] // frame, height, frame, height ...
+  speed: number[]
+  peak?: { frame: number; text: string; fast: boolean }
+  creeps: { from: number; to: number; text: string }[]
 }
 
 export interface Row {
   layer: string
+  depth: number
   from: number
   to: number
   tracks: Track[]
   differ: string[]
   lacks: string
+  moves: { id: string; kind: string; from: number; to: number }[]
 }
 
 export interface View {
@@ -152,6 +276,9 @@ export interface View {
   beats: Beat[]
   hits: { frame: number; strength: number; kind: string }[]
   wave: { frame: number; peak: number }[]
+  scenes: { name: string; from: number; to: number }[]
+  markers: { name: string; frame: number; when: string }[]
+  range: [number, number] | null
   rows: Row[]
 }
 
@@ -164,7 +291,51 @@ export interface Place {
   turn: number
   opacity: number
   position: [number, number]
+  scale: [number, number]
+  pivot: [number, number]
   corners: [number, number][]
+  away: [number, number]
+}
+
+export interface Places {
+  w: number
+  h: number
+  places: Place[]
+  values: Record<string, number[]>
+}
+
+// What a command changed: the whole clip, or layers and their rows.
+export interface Applied {
+  clip?: Clip
+  view?: View
+  layers?: Layer[]
+  rows?: Row[]
+  places: Places
+}
+
+export interface Property {
+  name: string
+  dims: number
+  colour: boolean
+  kinds: string[]
+}
+
+export interface MotionPath {
+  first: number
+  points: [number, number][]
+  keys: {
+    frame: number
+    at: [number, number]
+    off: string
+    out: [number, number] | null
+    in: [number, number] | null
+  }[]
+}
+
+export interface Guide {
+  axis: 'x' | 'y'
+  at: number
+  to: string
 }
 
 export interface KeyRef {
@@ -195,4 +366,10 @@ export class Problem extends Error {
   ) {
     super(message)
   }
+}
+
+export interface CopiedKey {
+  property: string
+  after: number
+  key: Key
 }

@@ -1,218 +1,223 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { leftRoom } from '../beatline'
 import { drag } from '../composables/useDrag'
-import { useSnap, type Snapped } from '../composables/useSnap'
+import { useSnap } from '../composables/useSnap'
+import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
-import type { Bead, Command, KeyRef, Row, Track } from '../types'
-import { propertyName, timecode } from '../words'
+import type { Command, KeyRef, Row } from '../types'
+import { kindIcon, moveName, propertyName } from '../words'
+import BeatLane from './BeatLane.vue'
 
 // One layer on the Beatline: its span as a bar, its keys as beads on the real
-// curve. The row of the selected layer opens into a lane for each property.
-const props = defineProps<{ row: Row; scale: number; width: number }>()
-const emit = defineEmits<{ stack: [event: PointerEvent] }>()
+// curve. An open row has a lane for each property.
+const props = defineProps<{ row: Row; scale: number; width: number; open: boolean; folded: boolean; keys: KeyRef[] }>()
+const emit = defineEmits<{ stack: [event: PointerEvent]; fold: []; marquee: [event: PointerEvent] }>()
 const editor = useEditor()
+const desk = useDesk()
 const { snap, clear } = useSnap()
 
-const layer = computed(() => editor.clip?.layers.find((l) => l.id === props.row.layer))
-const open = computed(() => editor.selected === props.row.layer && props.row.tracks.length > 0)
-const lanes = computed(() => (open.value ? props.row.tracks : props.row.tracks.slice(0, 1)))
-const laneHeight = computed(() => (open.value ? 27 : 24))
-const height = computed(() => (open.value ? 12 : 4) + Math.max(1, lanes.value.length) * laneHeight.value)
+const light = computed(() => props.row.layer === '@light')
+const layer = computed(() => editor.layerOf(props.row.layer))
+const name = computed(() => (light.value ? 'Light' : (layer.value?.name ?? '')))
+const lanes = computed(() => (props.open ? props.row.tracks : props.row.tracks.slice(0, 1)))
+const laneHeight = computed(() => (props.open ? 34 : 24))
+const height = computed(() => (props.open ? 14 : 4) + Math.max(1, lanes.value.length) * laneHeight.value)
+const icon = computed(() => (light.value ? 'bi bi-lamp' : kindIcon[layer.value?.kind ?? 'cutout']))
+const soloed = computed(() => editor.solo.includes(props.row.layer))
 
-const icon = computed(
-  () =>
-    ({ cutout: 'bi bi-box-seam', words: 'bi bi-fonts', badge: 'bi bi-patch-check', backdrop: 'bi bi-image' })[
-      layer.value?.kind ?? 'cutout'
-    ]
-)
-
-const x = (frame: number) => frame * props.scale
-const top = (i: number) => (open.value ? 10 : 2) + i * laneHeight.value
-const y = (i: number, h: number) => top(i) + 5 + (1 - h) * (laneHeight.value - 10)
-const path = (t: Track, i: number) =>
-  'M' + t.string.map((p) => `${x(p.frame).toFixed(1)} ${y(i, p.height).toFixed(1)}`).join('L')
+const x = (frame: number) => leftRoom + frame * props.scale
+const top = (i: number) => (props.open ? 12 : 2) + i * laneHeight.value
 
 // Beads of the other properties of a closed row stand on its lower edge.
 const others = computed(() => {
-  if (open.value) return []
+  if (props.open) return []
   const first = new Set(props.row.tracks[0]?.beads.map((b) => b.frame))
   return [...new Set(props.row.tracks.slice(1).flatMap((t) => t.beads.map((b) => b.frame)))].filter(
     (f) => !first.has(f)
   )
 })
 
-const isSelected = (property: string, frame: number) =>
-  editor.keys.some((k) => k.layer === props.row.layer && k.property === property && k.frame === frame)
-
-function pressBead(e: PointerEvent, track: Track, bead: Bead) {
-  if (e.button !== 0) return
-  e.stopPropagation()
-  const me: KeyRef = { layer: props.row.layer, property: track.property, frame: bead.frame }
-  if (editor.selected !== props.row.layer) editor.select(props.row.layer)
-  const already = isSelected(track.property, bead.frame)
-  if (e.shiftKey)
-    editor.keys = already ? editor.keys.filter((k) => JSON.stringify(k) !== JSON.stringify(me)) : [...editor.keys, me]
-  else if (!already) editor.keys = [me]
-  const moving = editor.keys.length ? [...editor.keys] : [me]
-  const own = (l: string, p: string, f: number) =>
-    moving.some((k) => k.layer === l && k.property === p && k.frame === f)
-  let command: Command | null = null
-  let by = 0
-  drag(
-    e,
-    (m, dx) => {
-      const raw = bead.frame + dx / props.scale
-      const hit = snap(raw, 9 / props.scale, own, m.altKey)
-      by = (hit ? hit.frame : Math.round(raw)) - bead.frame
-      command = by === 0 && hit?.beat === undefined ? null : moveTo(moving, me, by, hit)
-      if (command) editor.show(command)
-      else editor.revert()
-    },
-    async (moved) => {
-      clear()
-      if (!moved) return void editor.go(bead.frame)
-      if (!command) return editor.revert()
-      const done = await editor.run(command)
-      if (done) editor.keys = moving.map((k) => ({ ...k, frame: k.frame + by }))
-    }
-  )
-}
-
-// One key that was caught by a beat is bound to it; several keep their moments.
-function moveTo(keys: KeyRef[], me: KeyRef, by: number, hit: Snapped | null): Command {
-  if (keys.length === 1 && hit?.beat !== undefined) return { type: 'bindKey', key: me, to: { beat: hit.beat } }
-  return { type: 'moveKeys', keys, by }
-}
-
 function pressBar(e: PointerEvent, part: 'whole' | 'from' | 'to') {
-  if (e.button !== 0) return
+  if (e.button !== 0 || light.value) return
   e.stopPropagation()
-  editor.select(props.row.layer)
+  if (!editor.chosen.includes(props.row.layer) || e.shiftKey) editor.select(props.row.layer, e.shiftKey)
   const edge = part === 'to' ? props.row.to : props.row.from
-  const own = (l: string) => l === props.row.layer
-  let command: Command | null = null
+  const moving = part === 'whole' ? [...editor.chosen] : [props.row.layer]
+  const own = (l: string) => moving.includes(l)
+  let commands: Command[] = []
   drag(
     e,
     (m, dx) => {
       const raw = edge + dx / props.scale
-      const hit = snap(raw, 9 / props.scale, own, m.altKey)
+      const hit = snap(raw, 9 / props.scale, own, m.ctrlKey || m.metaKey)
       const by = (hit ? hit.frame : Math.round(raw)) - edge
-      command = by ? { type: 'shiftLayer', layer: props.row.layer, by, part } : null
-      if (command) editor.show(command)
+      commands = by ? moving.map((l) => ({ type: 'shiftLayer', layer: l, by, part })) : []
+      if (commands.length) editor.show({ type: 'batch', commands })
+      else editor.revert()
     },
     (moved) => {
       clear()
-      if (moved && command) editor.run(command)
-      else if (command) editor.revert()
+      if (moved && commands.length) editor.runAll(commands)
+      else if (moved) editor.revert()
     }
   )
 }
 
-// Keys can be moved from the keyboard too.
-function keyBead(e: KeyboardEvent, track: Track, bead: Bead) {
-  const me: KeyRef = { layer: props.row.layer, property: track.property, frame: bead.frame }
-  const by = { ArrowLeft: -1, ArrowRight: 1 }[e.key]
-  if (by) {
-    e.preventDefault()
-    e.stopPropagation()
-    editor.run({ type: 'moveKeys', keys: [me], by: by * (e.shiftKey ? 10 : 1) })
-  } else if (e.key === 'Enter') {
-    editor.keys = [me]
-    editor.go(bead.frame)
-  }
-}
+const set = (values: Record<string, unknown>) => editor.run({ type: 'setLayer', layer: props.row.layer, set: values })
 
-function toggleShown() {
-  editor.run({ type: 'setLayer', layer: props.row.layer, set: { hidden: !layer.value?.hidden } })
+function toggleSolo() {
+  const now = editor.solo
+  editor.setSolo(soloed.value ? now.filter((l) => l !== props.row.layer) : [...now, props.row.layer])
 }
 </script>
 
 <template>
   <div
     class="row-line"
-    :class="{ selected: editor.selected === row.layer, hiddenlayer: layer?.hidden }"
+    :class="{ selected: editor.chosen.includes(row.layer), hiddenlayer: layer?.hidden }"
     :data-layer="row.layer"
   >
-    <div class="label" :style="{ height: `${height}px` }">
+    <div class="label" :style="{ height: `${height}px`, paddingLeft: `${row.depth * 12}px` }">
       <div class="title">
         <button
+          v-if="layer?.kind === 'group'"
+          class="plain fold"
+          :aria-expanded="!folded"
+          :aria-label="`${folded ? 'Unfold' : 'Fold'} ${name}`"
+          @click="emit('fold')"
+        >
+          <i :class="folded ? 'bi bi-chevron-right' : 'bi bi-chevron-down'" />
+        </button>
+        <button
           class="plain grip"
-          :aria-label="`Move ${layer?.name} in the stack`"
+          :aria-label="`Move ${name} in the stack`"
           title="Drag up or down: nearer or farther"
           @pointerdown="emit('stack', $event)"
         >
           <i :class="icon" />
         </button>
-        <button class="plain name" :title="layer?.name" @click="editor.select(row.layer)">{{ layer?.name }}</button>
         <button
-          class="plain eye"
-          :aria-label="`${layer?.hidden ? 'Show' : 'Hide'} ${layer?.name}`"
-          :aria-pressed="layer?.hidden ?? false"
-          @click="toggleShown"
+          class="plain name"
+          :title="layer?.label ? `${name}, ${layer.label}` : name"
+          @click="!light && editor.select(row.layer, $event.shiftKey || $event.ctrlKey)"
+          @dblclick="editor.toggleOpen(row.layer)"
         >
-          <i :class="layer?.hidden ? 'bi bi-eye-slash' : 'bi bi-eye'" />
+          {{ name }} <em v-if="layer?.label">{{ layer.label }}</em>
         </button>
+        <span class="marks">
+          <button
+            v-if="row.tracks.length"
+            class="plain quiet"
+            :class="{ kept: editor.opened.includes(row.layer) }"
+            :aria-pressed="editor.opened.includes(row.layer)"
+            :aria-label="`Keep the lanes of ${name} open`"
+            :title="`${editor.opened.includes(row.layer) ? 'Close' : 'Keep open'} the lanes`"
+            @click="editor.toggleOpen(row.layer)"
+          >
+            <i class="bi bi-distribute-vertical" />
+          </button>
+          <template v-if="!light">
+            <button
+              class="plain quiet"
+              :class="{ kept: soloed }"
+              :aria-pressed="soloed"
+              :aria-label="`Show ${name} alone`"
+              title="Show alone (only here; exports show everything)"
+              @click="toggleSolo"
+            >
+              <i class="bi bi-bullseye" />
+            </button>
+            <button
+              class="plain quiet"
+              :class="{ kept: layer?.locked }"
+              :aria-pressed="layer?.locked ?? false"
+              :aria-label="`${layer?.locked ? 'Unlock' : 'Lock'} ${name}`"
+              :title="layer?.locked ? 'Unlock' : 'Lock: not picked in the picture'"
+              @click="set({ locked: !layer?.locked })"
+            >
+              <i :class="layer?.locked ? 'bi bi-lock-fill' : 'bi bi-unlock'" />
+            </button>
+            <button
+              class="plain eye"
+              :aria-label="`${layer?.hidden ? 'Show' : 'Hide'} ${name}`"
+              :aria-pressed="layer?.hidden ?? false"
+              @click="set({ hidden: !layer?.hidden })"
+            >
+              <i :class="layer?.hidden ? 'bi bi-eye-slash' : 'bi bi-eye'" />
+            </button>
+          </template>
+        </span>
       </div>
       <template v-if="open">
-        <span v-for="(t, i) in row.tracks" :key="t.property" class="lane" :style="{ top: `${top(i) + 4}px` }">{{
+        <span v-for="(t, i) in row.tracks" :key="t.property" class="lane" :style="{ top: `${top(i) + 8}px` }">{{
           propertyName(t.property)
         }}</span>
       </template>
     </div>
-    <svg :width="width" :height="height" @pointerdown.self="editor.select(row.layer)">
+    <svg :width="width" :height="height" @pointerdown="emit('marquee', $event)">
       <rect
         :x="x(row.from)"
         :y="1"
-        :width="x(row.to - row.from)"
+        :width="Math.max(1, (row.to - row.from) * scale)"
         :height="height - 2"
         rx="5"
         class="bar"
-        data-part="whole"
-        @pointerdown="pressBar($event, 'whole')"
+        :class="{ group: layer?.kind === 'group' }"
       />
-      <rect
-        :x="x(row.from)"
-        :y="1"
-        width="7"
-        :height="height - 2"
-        rx="3"
-        class="end"
-        data-part="from"
-        @pointerdown="pressBar($event, 'from')"
-      />
-      <rect
-        :x="x(row.to) - 7"
-        :y="1"
-        width="7"
-        :height="height - 2"
-        rx="3"
-        class="end"
-        data-part="to"
-        @pointerdown="pressBar($event, 'to')"
-      />
-      <g v-for="(t, i) in lanes" :key="t.property">
-        <path :d="path(t, i)" class="string" />
-        <g v-for="b in t.beads" :key="b.frame">
-          <circle
-            :cx="x(b.frame)"
-            :cy="y(i, b.height)"
-            r="5.5"
-            class="bead"
-            :class="{ onbeat: b.onBeat, selected: isSelected(t.property, b.frame) }"
-            tabindex="0"
-            role="button"
-            :aria-label="`${propertyName(t.property)} ${b.text} at ${timecode(b.frame, editor.clip?.rate ?? 30)}`"
-            :data-bead="`${row.layer} ${t.property} ${b.frame}`"
-            @pointerdown="pressBead($event, t, b)"
-            @keydown="keyBead($event, t, b)"
-          >
-            <title>
-              {{ propertyName(t.property) }} {{ b.text }}, {{ timecode(b.frame, editor.clip?.rate ?? 30)
-              }}{{ b.onBeat ? ', bound to a beat' : '' }}
-            </title>
-          </circle>
+      <template v-if="!light">
+        <rect
+          :x="x(row.from)"
+          y="1"
+          :width="Math.max(1, (row.to - row.from) * scale)"
+          :height="open ? 11 : 5"
+          class="grab"
+          data-part="whole"
+          @pointerdown="pressBar($event, 'whole')"
+        >
+          <title>Drag to slide {{ name }} in time</title>
+        </rect>
+        <rect
+          :x="x(row.from)"
+          :y="1"
+          width="7"
+          :height="height - 2"
+          rx="3"
+          class="end"
+          data-part="from"
+          @pointerdown="pressBar($event, 'from')"
+        />
+        <rect
+          :x="x(row.to) - 7"
+          :y="1"
+          width="7"
+          :height="height - 2"
+          rx="3"
+          class="end"
+          data-part="to"
+          @pointerdown="pressBar($event, 'to')"
+        />
+      </template>
+      <template v-if="open">
+        <g v-for="m in row.moves" :key="m.id">
+          <rect :x="x(m.from)" y="2" :width="Math.max(6, (m.to - m.from) * scale)" height="9" rx="4" class="move" />
+          <text v-if="(m.to - m.from) * scale > 34" :x="x(m.from) + 5" y="10" class="movename">
+            {{ moveName(m.kind) }}
+          </text>
         </g>
-      </g>
+      </template>
+      <BeatLane
+        v-for="(t, i) in lanes"
+        :key="t.property"
+        :layer="row.layer"
+        :track="t"
+        :top="top(i)"
+        :height="laneHeight"
+        :scale="scale"
+        :open="open"
+        :speed="desk.speed"
+        :chosen-keys="keys"
+      />
       <circle v-for="f in others" :key="`o${f}`" :cx="x(f)" :cy="height - 4" r="2" class="other" />
     </svg>
   </div>
@@ -221,7 +226,7 @@ function toggleShown() {
 <style scoped>
 .row-line {
   display: flex;
-  scroll-margin: 62px 0 10px;
+  scroll-margin: 76px 0 10px;
   border-bottom: 1px solid rgba(23, 63, 71, 0.08);
 }
 
@@ -230,7 +235,7 @@ function toggleShown() {
   left: 0;
   z-index: 3;
   flex: none;
-  width: 190px;
+  width: 214px;
   background: var(--sailcloth);
   border-right: 1px solid var(--line);
   font-size: 0.82rem;
@@ -254,7 +259,15 @@ function toggleShown() {
   text-overflow: ellipsis;
   white-space: nowrap;
   text-align: left;
-  max-width: 118px;
+}
+
+.name em {
+  font-style: normal;
+  font-size: 0.72rem;
+  color: var(--brass-deep);
+  border: 1px solid currentcolor;
+  border-radius: 6px;
+  padding: 0 0.25rem;
 }
 
 .selected .name {
@@ -263,18 +276,42 @@ function toggleShown() {
 
 .grip {
   cursor: ns-resize;
+}
+
+.fold,
+.quiet {
+  padding: 0.1rem 0.15rem;
+}
+
+.grip,
+.eye,
+.quiet,
+.fold {
   color: var(--harbour-soft);
 }
 
-.eye {
-  margin-left: auto;
-  color: var(--harbour-soft);
+.marks {
+  display: flex;
+}
+
+.quiet:not(.kept) {
+  display: none;
+}
+
+.row-line:hover .quiet,
+.row-line:focus-within .quiet,
+.selected .quiet {
+  display: inline-block;
+}
+
+.quiet.kept {
+  color: var(--buoy-deep);
 }
 
 .lane {
   position: absolute;
-  right: 34px;
-  font-size: 0.72rem;
+  right: 12px;
+  font-size: 0.74rem;
   color: var(--harbour-soft);
 }
 
@@ -285,11 +322,24 @@ svg {
 
 .bar {
   fill: rgba(44, 122, 104, 0.14);
-  cursor: grab;
+  pointer-events: none;
+}
+
+.bar.group {
+  fill: rgba(200, 146, 46, 0.2);
 }
 
 .selected .bar {
   fill: rgba(44, 122, 104, 0.22);
+}
+
+.selected .bar.group {
+  fill: rgba(200, 146, 46, 0.3);
+}
+
+.grab {
+  fill: rgba(44, 122, 104, 0.24);
+  cursor: grab;
 }
 
 .hiddenlayer svg,
@@ -302,28 +352,16 @@ svg {
   cursor: ew-resize;
 }
 
-.string {
-  fill: none;
-  stroke: var(--harbour);
-  stroke-width: 1.4;
-  opacity: 0.75;
+.move {
+  fill: var(--brass);
+  opacity: 0.35;
   pointer-events: none;
 }
 
-.bead {
-  fill: var(--chalk);
-  stroke: var(--harbour);
-  stroke-width: 1.8;
-  cursor: grab;
-}
-
-.bead.onbeat {
-  fill: var(--brass);
-}
-
-.bead.selected {
-  stroke: var(--buoy-deep);
-  stroke-width: 3;
+.movename {
+  font-size: 8.5px;
+  fill: #6d4c12;
+  pointer-events: none;
 }
 
 .other {

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { leftRoom } from '../beatline'
 import { useEditor } from '../stores/editor'
 
 // The ruler: the tune's waveform with its hits, bars and beats, seconds and
 // frames beneath.
 const props = defineProps<{ scale: number; width: number }>()
 const editor = useEditor()
-const x = (frame: number) => frame * props.scale
+const x = (frame: number) => leftRoom + frame * props.scale
 
 const wave = computed(() => {
   const w = editor.view.wave
@@ -18,8 +19,21 @@ const wave = computed(() => {
 
 const strong = computed(() => editor.view.hits.filter((h) => h.strength > 0.45))
 const beatRoom = computed(() =>
-  editor.view.beats.length > 1 ? x(editor.view.beats[1].frame - editor.view.beats[0].frame) : 0
+  editor.view.beats.length > 1 ? (editor.view.beats[1].frame - editor.view.beats[0].frame) * props.scale : 0
 )
+
+const range = computed(() => editor.view.range)
+
+// Scenes and markers are renamed with a double click and deleted by an empty name.
+function rename(kind: 'scenes' | 'markers', i: number) {
+  const list = editor.clip?.[kind] ?? []
+  const name = window.prompt('Its name (empty deletes it)', list[i].name)
+  if (name === null) return
+  const next = name.trim()
+    ? list.map((m, k) => (k === i ? { ...m, name: name.trim() } : m))
+    : list.filter((_, k) => k !== i)
+  editor.run({ type: 'setMarks', [kind]: next })
+}
 
 const seconds = computed(() => {
   const rate = editor.clip?.rate ?? 30
@@ -31,7 +45,24 @@ const seconds = computed(() => {
 </script>
 
 <template>
-  <svg class="ruler" :width="width" height="58" aria-hidden="true">
+  <svg class="ruler" :width="width" :height="editor.view.scenes.length ? 74 : 60">
+    <g v-for="(s, i) in editor.view.scenes" :key="`s${s.from}`" class="scene" @dblclick="rename('scenes', i)">
+      <rect
+        :x="x(s.from) + 0.5"
+        y="59"
+        :width="Math.max(2, (s.to - s.from) * scale - 1)"
+        height="14"
+        rx="4"
+        :class="{ odd: i % 2 }"
+      />
+      <text :x="x(s.from) + 6" y="70">{{ s.name }}</text>
+      <title>Scene {{ s.name }}; double-click to rename it</title>
+    </g>
+    <template v-if="range">
+      <rect :x="0" y="43" :width="x(range[0])" height="16" class="out" />
+      <rect :x="x(range[1])" y="43" :width="Math.max(0, x(editor.view.length) - x(range[1]))" height="16" class="out" />
+      <path :d="`M${x(range[0])} 43v16M${x(range[1])} 43v16`" class="ends" data-test="range" />
+    </template>
     <polygon :points="wave" class="wave" />
     <path
       v-for="h in strong"
@@ -45,6 +76,11 @@ const seconds = computed(() => {
       <line :x1="x(b.frame)" :x2="x(b.frame)" :y1="b.down ? 26 : 34" y2="42" :data-beat="b.beat" />
       <text v-if="b.down" :x="x(b.frame) + 3" y="37">{{ b.bar }}</text>
       <text v-else-if="beatRoom > 24" :x="x(b.frame) + 3" y="40" class="small">{{ b.bar }}.{{ b.in }}</text>
+    </g>
+    <g v-for="(m, i) in editor.view.markers" :key="`m${m.frame}`" class="marker" @dblclick="rename('markers', i)">
+      <path :d="`M${x(m.frame)} 43v-9h9l-3 3.5 3 3.5h-9`" />
+      <text :x="x(m.frame) + 11" y="42">{{ m.name }}</text>
+      <title>{{ m.name }}, {{ m.when }}; double-click to rename it</title>
     </g>
     <g v-for="s in seconds" :key="s.frame" class="second">
       <line :x1="x(s.frame)" :x2="x(s.frame)" y1="44" y2="58" />
@@ -89,6 +125,39 @@ text {
 .small {
   font-size: 9px;
   fill: #6d4c12;
+}
+
+.scene rect {
+  fill: rgba(44, 122, 104, 0.24);
+}
+
+.scene .odd {
+  fill: rgba(200, 146, 46, 0.3);
+}
+
+.scene text {
+  font-size: 10px;
+  font-weight: 500;
+}
+
+.out {
+  fill: rgba(23, 63, 71, 0.16);
+}
+
+.ends {
+  stroke: var(--kelp);
+  stroke-width: 3;
+}
+
+.marker path {
+  fill: var(--kelp);
+  stroke: var(--kelp);
+}
+
+.marker text {
+  font-size: 10px;
+  fill: #1d5548;
+  font-weight: 500;
 }
 
 .second line {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { useMarks } from '../composables/useMarks'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import type { Light, Product } from '../types'
@@ -7,9 +8,11 @@ import { shapeName, shapeRatios, standardShapes } from '../words'
 import ChoiceField from './ChoiceField.vue'
 import ColourField from './ColourField.vue'
 import LightDial from './LightDial.vue'
+import LightKey from './LightKey.vue'
 import NumberField from './NumberField.vue'
 
 const editor = useEditor()
+const marks = useMarks()
 const clip = computed(() => editor.clip)
 const tune = computed(() => clip.value?.tune)
 const tuneProp = computed(() => clip.value?.props.find((p) => p.id === tune.value?.prop))
@@ -67,6 +70,10 @@ const field = (event: Event) => (event.target as HTMLInputElement).value
         <NumberField label="Strength" unit="%" :value="clip.light.strength" @change="light({ strength: $event })" />
       </div>
     </div>
+    <div class="lightkeys">
+      <LightKey property="direction" />
+      <LightKey property="height" />
+    </div>
     <ColourField label="Colour of the shadows" :value="clip.light.colour" @change="light({ colour: $event })" />
     <h2>Frame</h2>
     <div class="pair">
@@ -100,6 +107,21 @@ const field = (event: Event) => (event.target as HTMLInputElement).value
     <button class="plain poster" @click="editor.run({ type: 'setClip', poster: editor.frame })">
       <i class="bi bi-image" aria-hidden="true" /> Make this frame the poster frame
     </button>
+    <h2>Loop and marks</h2>
+    <div class="acts">
+      <button class="plain" title="The last frame meets the first" @click="marks.closeLoop()">
+        <i class="bi bi-infinity" aria-hidden="true" /> Close the loop
+      </button>
+      <button class="plain" title="M" @click="marks.marker()">
+        <i class="bi bi-flag" aria-hidden="true" /> Marker here
+      </button>
+      <button class="plain" @click="marks.scene()">
+        <i class="bi bi-bookmark" aria-hidden="true" /> Scene from here
+      </button>
+      <button class="plain" title="I and O set its ends" :disabled="!editor.view.range" @click="marks.whole()">
+        <i class="bi bi-arrows-expand-vertical" aria-hidden="true" /> Loop the whole clip
+      </button>
+    </div>
     <h2>Tune</h2>
     <p v-if="!tune" class="hint">No tune yet. Bring one in under Props.</p>
     <template v-else>
@@ -159,6 +181,24 @@ const field = (event: Event) => (event.target as HTMLInputElement).value
   grid-template-columns: 92px 1fr;
   gap: 0.6rem;
   margin-bottom: 0.4rem;
+}
+
+.lightkeys {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  margin-bottom: 0.3rem;
+}
+
+.acts {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0.25rem;
+}
+
+.acts button {
+  border: 1px solid var(--line);
+  font-size: 0.78rem;
+  text-align: left;
 }
 
 .shapes {

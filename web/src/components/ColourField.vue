@@ -1,5 +1,5 @@
 <script setup lang="ts">
-defineProps<{ label: string; value: string }>()
+defineProps<{ label: string; value: string; bare?: boolean }>()
 const emit = defineEmits<{ change: [value: string] }>()
 
 function typed(event: Event) {
@@ -10,7 +10,7 @@ function typed(event: Event) {
 
 <template>
   <div class="colour">
-    <span>{{ label }}</span>
+    <span :class="{ 'visually-hidden': bare }">{{ label }}</span>
     <span class="both">
       <input type="color" :value="value.slice(0, 7)" :aria-label="label" @change="typed" />
       <input class="form-control form-control-sm" :value="value" :aria-label="`${label}, as #rrggbb`" @change="typed" />

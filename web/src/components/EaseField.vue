@@ -14,7 +14,9 @@ const icons: Record<string, string> = {
   inOut: 'M2 18C12 18 12 2 22 2',
   bezier: 'M2 18C4 -2 16 6 22 2',
   hold: 'M2 18H22V2',
-  spring: 'M2 18C6 -6 9 -4 11 4S15 2 17 2 20 2 22 2'
+  spring: 'M2 18C6 -6 9 -4 11 4S15 2 17 2 20 2 22 2',
+  bounce: 'M2 18Q7 16 9 2Q12 12 15 2Q17 8 18 2Q20 5 22 2',
+  steps: 'M2 18H7V13H12V8H17V2H22'
 }
 
 const corners = computed(() => [
@@ -24,9 +26,33 @@ const corners = computed(() => [
   { id: 'y2', name: 'In, value' }
 ])
 
+interface Setting {
+  id: keyof Ease
+  name: string
+  usual: number
+  step: number
+  unit?: string
+  whole?: boolean
+}
+
+const settings: Record<string, Setting[]> = {
+  spring: [
+    { id: 'bounce', name: 'Bounce', usual: 0, step: 0.05 },
+    { id: 'settle', name: 'Still after', usual: 100, step: 5, unit: '%' }
+  ],
+  bounce: [
+    { id: 'count', name: 'Times', usual: 3, step: 1, whole: true },
+    { id: 'decay', name: 'Keeps', usual: 0.35, step: 0.05 }
+  ],
+  steps: [{ id: 'count', name: 'Steps', usual: 4, step: 1, whole: true }]
+}
+const numbers = computed(() => settings[props.ease.kind] ?? [])
+
 function choose(kind: string) {
   if (kind === 'bezier') emit('change', { kind, x1: 0.12, y1: 0.8, x2: 0.2, y2: 1 })
   else if (kind === 'spring') emit('change', { kind, bounce: 0.5 })
+  else if (kind === 'bounce') emit('change', { kind, count: 3, decay: 0.35 })
+  else if (kind === 'steps') emit('change', { kind, count: 4 })
   else emit('change', { kind })
 }
 </script>
@@ -57,12 +83,15 @@ function choose(kind: string) {
         @change="emit('change', { ...props.ease, [c.id]: $event })"
       />
     </div>
-    <div v-if="ease.kind === 'spring'" class="four">
+    <div v-else-if="numbers.length" class="four">
       <NumberField
-        label="Bounce"
-        :value="ease.bounce ?? 0"
-        :step="0.05"
-        @change="emit('change', { kind: 'spring', bounce: $event })"
+        v-for="n in numbers"
+        :key="n.id"
+        :label="n.name"
+        :unit="n.unit"
+        :value="(ease[n.id] as number | undefined) ?? n.usual"
+        :step="n.step"
+        @change="emit('change', { ...props.ease, [n.id]: n.whole ? Math.round($event) : $event })"
       />
     </div>
   </div>
@@ -71,7 +100,7 @@ function choose(kind: string) {
 <style scoped>
 .kinds {
   display: grid;
-  grid-template-columns: repeat(7, 1fr);
+  grid-template-columns: repeat(9, 1fr);
   gap: 2px;
 }
 

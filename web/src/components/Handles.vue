@@ -1,139 +1,211 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { drag } from '../composables/useDrag'
+import { useTabletop, type Make } from '../composables/useTabletop'
+import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
-import type { Command } from '../types'
+import type { Place } from '../types'
+import MotionPath from './MotionPath.vue'
 
-// The handles of the selected layer, over the picture. w and h are its pixels.
+// The handles of the chosen layers, over the picture. w and h are its pixels.
 const props = defineProps<{ w: number; h: number }>()
 const editor = useEditor()
+const desk = useDesk()
 const svg = ref<SVGSVGElement | null>(null)
+const top = useTabletop(
+  svg,
+  () => props.w,
+  () => props.h
+)
 
-const unit = computed(() => Math.min(props.w, props.h) / 1000) // pixels a unit
-const place = computed(() => editor.places.places.find((p) => p.layer === editor.selected))
-const movable = computed(() => editor.layer && editor.layer.kind !== 'backdrop')
+const fills = (id: string) => editor.layerOf(id)?.kind === 'backdrop'
+const places = computed(() =>
+  editor.chosen
+    .filter((l) => !fills(l) && !editor.layerOf(l)?.locked)
+    .map((l) => editor.placeOf(l))
+    .filter((p): p is Place => !!p)
+)
+const place = computed(() => places.value.find((p) => p.layer === editor.selected))
+const corners = computed(() => place.value?.corners.map(top.px) ?? [])
+const outline = (p: Place) => p.corners.map((c) => top.px(c).join(',')).join(' ')
+const pivot = computed(() => (place.value ? top.px(place.value.pivot) : [0, 0]))
 
-const px = (x: number, y: number): [number, number] => [x * unit.value + props.w / 2, y * unit.value + props.h / 2]
-const corners = computed(() => (place.value ? place.value.corners.map(([x, y]) => px(x, y)) : []))
-const outline = computed(() => corners.value.map((c) => c.join(',')).join(' '))
-const centre = computed(() => (place.value ? px(place.value.x, place.value.y) : [0, 0]))
-const knob = computed(() => {
-  const p = place.value
-  if (!p) return [0, 0]
-  const r = ((p.turn - 90) * Math.PI) / 180
-  const reach = (p.h / 2) * unit.value + 26
-  return [centre.value[0] + Math.cos(r) * reach, centre.value[1] + Math.sin(r) * reach]
+// Sides lie between neighbouring corners: above, right, below, left.
+const sides = computed(() =>
+  corners.value.map((c, i) => {
+    const d = corners.value[(i + 1) % 4]
+    return { x: (c[0] + d[0]) / 2, y: (c[1] + d[1]) / 2 }
+  })
+)
+
+// Where the layer is turned: just outside each corner.
+const turners = computed(() => {
+  const [cx, cy] = place.value ? top.px([place.value.x, place.value.y]) : [0, 0]
+  return corners.value.map(([x, y]) => {
+    const d = Math.hypot(x - cx, y - cy) || 1
+    return { x: x + ((x - cx) / d) * 14, y: y + ((y - cy) / d) * 14 }
+  })
 })
 
-function local(e: PointerEvent) {
-  const box = (svg.value as SVGSVGElement).getBoundingClientRect()
-  return { x: e.clientX - box.left, y: e.clientY - box.top }
-}
-
-function handle(change: Record<string, unknown>): Command {
-  return {
-    type: 'handle',
-    layer: editor.selected,
-    shape: editor.shape,
-    frame: editor.frame,
-    target: 'auto',
-    base: start,
-    ...change
-  }
-}
-
-let start: [number, number] = [0, 0]
-
-type Make = (e: PointerEvent, dx: number, dy: number) => Command
-
-// follow shows the command while the pointer moves and keeps it at the end.
-// What the drag does may be known a little after it has begun.
-function follow(e: PointerEvent, what: Promise<Make | null>) {
-  let make: Make | null = null
-  let last: Command | null = null
-  what.then((m) => (make = m)).catch(() => undefined)
-  drag(
-    e,
-    (m, dx, dy) => {
-      if (make) editor.show((last = make(m, dx, dy)))
-    },
-    (moved) => {
-      if (!last) return
-      if (moved) editor.run(last)
-      else editor.revert()
-    }
-  )
-}
-
-function begin() {
-  start = place.value ? [...place.value.position] : [0, 0]
-}
+const onKeys = computed(
+  () => desk.target === 'key' && ['position', 'scale', 'rotation'].some((p) => editor.layer?.tracks[p]?.length)
+)
 
 // A press picks what is under the pointer: the picture's own transparency
-// decides, so a painter is asked.
+// decides, so a painter is asked. With Alt the next one beneath is taken.
 function press(e: PointerEvent) {
   if (e.button !== 0) return
-  const at = local(e)
-  const x = (at.x - props.w / 2) / unit.value
-  const y = (at.y - props.h / 2) / unit.value
+  const [x, y] = top.units(e)
   const where = { shape: editor.shape, frame: editor.frame, x, y }
-  const picked = editor.drawing().engines[0].call<string>('pick', where)
-  follow(
+  const picked = editor.drawing().engines[0].call<string[]>('pick', where)
+  top.follow(
     e,
-    picked.then((hit) => {
-      editor.select(hit)
-      if (!hit || !movable.value) return null
-      begin()
-      return moveBy
+    picked.then((hits) => {
+      const layer = hit(hits, e.altKey)
+      if (!layer) {
+        if (!e.shiftKey) editor.select('')
+        return null
+      }
+      if (e.shiftKey) editor.select(layer, true)
+      else if (!editor.chosen.includes(layer)) editor.select(layer)
+      return top.moving([...editor.chosen])
     })
   )
 }
 
-function moveBy(m: PointerEvent, dx: number, dy: number) {
-  if (m.shiftKey && Math.abs(dx) > Math.abs(dy)) dy = 0
-  else if (m.shiftKey) dx = 0
-  return handle({ dx: dx / unit.value, dy: dy / unit.value })
+// hit is the layer that a press takes: the frontmost, or the one after the
+// chosen one; in a chosen group, the group.
+function hit(hits: string[], through: boolean) {
+  if (through && hits.length) return hits[(hits.indexOf(editor.selected) + 1) % hits.length]
+  const group = hits.map((h) => editor.layerOf(h)?.group).find((g) => g && editor.chosen.includes(g))
+  return hits.find((h) => editor.chosen.includes(h)) && editor.chosen.length > 1
+    ? hits.find((h) => editor.chosen.includes(h))
+    : (group ?? hits[0])
 }
 
+// size keeps the proportions.
 function size(e: PointerEvent) {
   e.stopPropagation()
-  const [cx, cy] = centre.value
-  const from = local(e)
+  const p = place.value as Place
+  const [cx, cy] = top.px(p.pivot)
+  const from = top.local(e)
   const before = Math.max(4, Math.hypot(from.x - cx, from.y - cy))
-  begin()
-  const make: Make = (m) => {
-    const now = local(m)
-    return handle({ factor: Math.max(0.01, Math.hypot(now.x - cx, now.y - cy) / before) })
+  top.follow(e, (m) => {
+    const now = top.local(m)
+    return [top.handle(p, { factor: Math.max(0.01, Math.hypot(now.x - cx, now.y - cy) / before) })]
+  })
+}
+
+// stretch sizes one way; with Shift it keeps the proportions.
+function stretch(e: PointerEvent, side: number) {
+  e.stopPropagation()
+  const p = place.value as Place
+  const [cx, cy] = top.px(p.pivot)
+  const along = ((p.turn + (side % 2 ? 0 : 90)) * Math.PI) / 180
+  const reach = (m: PointerEvent) => {
+    const at = top.local(m)
+    return Math.abs((at.x - cx) * Math.cos(along) + (at.y - cy) * Math.sin(along))
   }
-  follow(e, Promise.resolve(make))
+  const before = Math.max(4, reach(e))
+  top.follow(e, (m) => {
+    const factor = Math.max(0.01, reach(m) / before)
+    return [top.handle(p, m.shiftKey ? { factor } : side % 2 ? { wider: factor } : { taller: factor })]
+  })
 }
 
 function turn(e: PointerEvent) {
   e.stopPropagation()
-  const [cx, cy] = centre.value
-  const angle = (p: { x: number; y: number }) => (Math.atan2(p.y - cy, p.x - cx) * 180) / Math.PI
-  const from = angle(local(e))
-  begin()
-  const make: Make = (m) => {
-    const by = ((angle(local(m)) - from + 540) % 360) - 180
-    return handle({ turn: m.shiftKey ? Math.round(by / 15) * 15 : by })
+  const p = place.value as Place
+  const [cx, cy] = top.px(p.pivot)
+  const angle = (m: PointerEvent) => {
+    const at = top.local(m)
+    return (Math.atan2(at.y - cy, at.x - cx) * 180) / Math.PI
   }
-  follow(e, Promise.resolve(make))
+  const from = angle(e)
+  const make: Make = (m) => {
+    const by = ((angle(m) - from + 540) % 360) - 180
+    return [top.handle(p, { turn: m.shiftKey ? Math.round(by / 15) * 15 : by })]
+  }
+  top.follow(e, make)
+}
+
+// The pivot goes where it is dragged and the layer stays where it is.
+function movePivot(e: PointerEvent) {
+  e.stopPropagation()
+  const p = place.value as Place
+  top.follow(e, (m) => {
+    const [x, y] = top.units(m)
+    const to = share(p, x, y)
+    return [{ type: 'movePivot', layer: p.layer, shape: editor.shape, to, move: [0, 0] }]
+  })
+}
+
+// share is a point of the frame in percent of a layer's size from its centre.
+function share(p: Place, x: number, y: number): [number, number] {
+  const [a, b, , d] = p.corners
+  const right = [b[0] - a[0], b[1] - a[1]]
+  const down = [d[0] - a[0], d[1] - a[1]]
+  const det = right[0] * down[1] - right[1] * down[0] || 1
+  const [dx, dy] = [x - p.x, y - p.y]
+  const round = (v: number) => Math.round(v * 1000) / 10
+  const of = (v: number) => (Math.abs(v) < 0.03 ? 0 : Math.abs(Math.abs(v) - 0.5) < 0.03 ? Math.sign(v) * 0.5 : v)
+  return [round(of((dx * down[1] - dy * down[0]) / det)), round(of((dy * right[0] - dx * right[1]) / det))]
 }
 </script>
 
 <template>
-  <svg ref="svg" class="handles" :width="w" :height="h" aria-hidden="true" @pointerdown="press">
-    <template v-if="place && movable">
-      <polygon :points="outline" class="outline dark" />
-      <polygon :points="outline" class="outline" />
-      <line :x1="centre[0]" :y1="centre[1]" :x2="knob[0]" :y2="knob[1]" class="stem" />
-      <circle :cx="knob[0]" :cy="knob[1]" r="7" class="knob" data-handle="turn" @pointerdown="turn">
-        <title>Turn</title>
+  <svg
+    ref="svg"
+    class="handles"
+    :class="{ onkeys: onKeys }"
+    :width="w"
+    :height="h"
+    aria-hidden="true"
+    @pointerdown="press"
+  >
+    <template v-for="g in top.guides.value" :key="`${g.axis}${g.at}`">
+      <line v-if="g.axis === 'x'" :x1="top.px([g.at, 0])[0]" :x2="top.px([g.at, 0])[0]" y1="0" :y2="h" class="guide" />
+      <line v-else :y1="top.px([0, g.at])[1]" :y2="top.px([0, g.at])[1]" x1="0" :x2="w" class="guide" />
+      <text
+        :x="g.axis === 'x' ? top.px([g.at, 0])[0] + 4 : 6"
+        :y="g.axis === 'x' ? 14 : top.px([0, g.at])[1] - 4"
+        class="to"
+      >
+        {{ g.to }}
+      </text>
+    </template>
+    <MotionPath v-if="desk.path && editor.layer" :w="w" :h="h" />
+    <template v-for="p in places" :key="p.layer">
+      <polygon :points="outline(p)" class="outline dark" />
+      <polygon :points="outline(p)" class="outline" :data-outline="p.layer" />
+    </template>
+    <template v-if="place">
+      <circle
+        v-for="(t, i) in turners"
+        :key="`t${i}`"
+        :cx="t.x"
+        :cy="t.y"
+        r="13"
+        class="turner"
+        :data-handle="`turn-${i}`"
+        @pointerdown="turn"
+      >
+        <title>Turn; with Shift in steps of 15 degrees</title>
+      </circle>
+      <circle
+        v-for="(s, i) in sides"
+        :key="`s${i}`"
+        :cx="s.x"
+        :cy="s.y"
+        r="4.5"
+        class="side"
+        :data-handle="`side-${i}`"
+        @pointerdown="stretch($event, i)"
+      >
+        <title>{{ i % 2 ? 'Width' : 'Height' }} alone; with Shift both</title>
       </circle>
       <path
         v-for="(c, i) in corners"
-        :key="i"
+        :key="`c${i}`"
         :d="`M${c[0]} ${c[1] - 7}l7 7-7 7-7-7z`"
         class="corner"
         :data-handle="`size-${i}`"
@@ -141,6 +213,12 @@ function turn(e: PointerEvent) {
       >
         <title>Size</title>
       </path>
+      <g class="pivot" data-handle="pivot" @pointerdown="movePivot">
+        <circle :cx="pivot[0]" :cy="pivot[1]" r="8" class="hit" />
+        <circle :cx="pivot[0]" :cy="pivot[1]" r="4" />
+        <path :d="`M${pivot[0] - 8} ${pivot[1]}h16M${pivot[0]} ${pivot[1] - 8}v16`" />
+        <title>Pivot: it turns and sizes about this point</title>
+      </g>
     </template>
   </svg>
 </template>
@@ -158,6 +236,7 @@ function turn(e: PointerEvent) {
   stroke: #fcfaf5;
   stroke-width: 1.5;
   stroke-dasharray: 5 4;
+  pointer-events: none;
 }
 
 .outline.dark {
@@ -167,26 +246,73 @@ function turn(e: PointerEvent) {
   opacity: 0.55;
 }
 
-.stem {
-  stroke: #fcfaf5;
-  stroke-width: 1;
-  opacity: 0.7;
-  pointer-events: none;
+.onkeys .outline:not(.dark) {
+  stroke: #f0b94f;
+  stroke-dasharray: none;
 }
 
-.knob,
-.corner {
+.corner,
+.side {
   fill: #fcfaf5;
   stroke: #173f47;
   stroke-width: 1.5;
+}
+
+.onkeys .corner,
+.onkeys .side {
+  fill: #f0b94f;
 }
 
 .corner {
   cursor: nwse-resize;
 }
 
-.knob {
+.side {
+  cursor: ew-resize;
+}
+
+.turner {
+  fill: transparent;
   cursor: grab;
-  fill: #c8922e;
+}
+
+.turner:hover {
+  fill: rgba(240, 185, 79, 0.4);
+}
+
+.pivot {
+  cursor: move;
+}
+
+.pivot .hit {
+  fill: transparent;
+  stroke: none;
+}
+
+.pivot circle {
+  fill: none;
+  stroke: #dd4f28;
+  stroke-width: 1.5;
+}
+
+.pivot path {
+  stroke: #dd4f28;
+  stroke-width: 1;
+}
+
+.guide {
+  stroke: #2c7a68;
+  stroke-width: 1.5;
+  stroke-dasharray: 6 3;
+  pointer-events: none;
+}
+
+.to {
+  font-size: 11px;
+  fill: #fff;
+  paint-order: stroke;
+  stroke: #1d5548;
+  stroke-width: 3px;
+  pointer-events: none;
 }
 </style>

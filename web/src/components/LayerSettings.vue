@@ -2,10 +2,10 @@
 import { computed } from 'vue'
 import { useEditor } from '../stores/editor'
 import type { Rest } from '../types'
-import { blends, pins, shapeName } from '../words'
+import { blends, pins, shapeName, sides } from '../words'
 import BackdropSettings from './BackdropSettings.vue'
+import CardSettings from './CardSettings.vue'
 import ChoiceField from './ChoiceField.vue'
-import KeySettings from './KeySettings.vue'
 import NumberField from './NumberField.vue'
 import WordsSettings from './WordsSettings.vue'
 
@@ -15,6 +15,14 @@ const own = computed(() => layer.value?.rests?.[editor.shape])
 const atHome = computed(() => editor.shape === editor.home)
 const rest = computed<Rest | undefined>(() => own.value ?? layer.value?.rest)
 
+const reveals = [
+  { id: '', name: 'Below' },
+  ...sides.slice(0, 4).flatMap((s) => [
+    { id: s.id, name: s.name },
+    { id: `${s.id}+`, name: `${s.name}, slides` }
+  ])
+]
+
 function set(values: Record<string, unknown>) {
   editor.run({ type: 'setLayer', layer: editor.selected, set: values })
 }
@@ -22,6 +30,15 @@ function set(values: Record<string, unknown>) {
 function setRest(values: Partial<Rest>) {
   editor.run({ type: 'setRest', layer: editor.selected, shape: editor.shape, set: values })
 }
+
+// Pictures that a cut-out can be swapped for; motion, shadow and place stay.
+const pictures = computed(
+  () => editor.clip?.props.filter((p) => p.picture).map((p) => ({ id: p.id, name: p.name })) ?? []
+)
+const groups = computed(() => [
+  { id: '', name: 'None' },
+  ...(editor.clip?.layers.filter((l) => l.kind === 'group' && l.id !== editor.selected) ?? [])
+])
 
 function rename(event: Event) {
   set({ name: (event.target as HTMLInputElement).value })
@@ -56,7 +73,14 @@ function rename(event: Event) {
     </div>
     <WordsSettings v-if="layer.words" :words="layer.words" @set="set" />
     <BackdropSettings v-if="layer.backdrop" :backdrop="layer.backdrop" @set="set" />
-    <KeySettings />
+    <CardSettings v-if="layer.card" :card="layer.card" @set="set" />
+    <ChoiceField
+      v-if="layer.cutout"
+      label="Product shown"
+      :value="layer.cutout.prop"
+      :options="pictures"
+      @change="editor.run({ type: 'swapPicture', layer: layer.id, prop: $event })"
+    />
     <template v-if="rest && !layer.backdrop">
       <h2>
         Rest in {{ shapeName(editor.shape) }}
@@ -84,6 +108,29 @@ function rename(event: Event) {
           <input type="checkbox" :checked="!rest.away" @change="setRest({ away: rest?.away ? false : true })" /> Shown
           here
         </label>
+      </div>
+      <div class="three spaced">
+        <ChoiceField
+          label="In the group"
+          :value="layer.group ?? ''"
+          :options="groups"
+          @change="editor.run({ type: 'intoGroup', layers: [layer.id], group: $event })"
+        />
+        <label class="note">
+          Label
+          <input
+            class="form-control form-control-sm"
+            :value="layer.label ?? ''"
+            maxlength="60"
+            @change="set({ label: ($event.target as HTMLInputElement).value })"
+          />
+        </label>
+        <ChoiceField
+          label="Reveal from"
+          :value="layer.reveal ? layer.reveal.side + (layer.reveal.slide ? '+' : '') : ''"
+          :options="reveals"
+          @change="set({ reveal: $event ? { side: $event.replace('+', ''), slide: $event.endsWith('+') } : null })"
+        />
       </div>
       <h2>Shadow and mix</h2>
       <div class="three">
@@ -164,6 +211,20 @@ h2 small {
 .same {
   font: 500 0.78rem 'Hanken Grotesk';
   text-decoration: underline;
+}
+
+.spaced {
+  margin-top: 0.4rem;
+}
+
+.note {
+  font-size: 0.78rem;
+}
+
+.note input {
+  font-size: 0.82rem;
+  padding: 0.12rem 0.4rem;
+  min-height: 0;
 }
 
 .show {

@@ -10,6 +10,7 @@ const props = defineProps<{
   step?: number
   bare?: boolean
   disabled?: boolean
+  hint?: string
 }>()
 const emit = defineEmits<{ change: [value: number] }>()
 const editor = useEditor()
@@ -54,7 +55,7 @@ function nudge(e: KeyboardEvent, direction: number) {
 </script>
 
 <template>
-  <label class="number" :class="{ bare }">
+  <label class="number" :class="{ bare }" :title="hint">
     <span :class="{ 'visually-hidden': bare }">{{ label }}</span>
     <span class="box">
       <input

@@ -64,6 +64,7 @@ watch(intake.busy, (n) => {
       <button class="plain kind" @click="editor.addLayer('badge', { product: editor.clip?.products[0]?.id ?? '' })">
         <i class="bi bi-patch-check" /> Badge
       </button>
+      <button class="plain kind" @click="editor.addLayer('card')"><i class="bi bi-square" /> Card</button>
       <button class="plain kind" @click="editor.addLayer('backdrop')"><i class="bi bi-image" /> Backdrop</button>
     </div>
     <h2>Cut-outs</h2>
@@ -73,6 +74,15 @@ watch(intake.busy, (n) => {
         <button class="plain" :aria-label="`Place ${p.name}`" :title="`Place ${p.name}`" @click="intake.use(p)">
           <img :src="`/api/files/${p.hash}`" :alt="p.name" loading="lazy" />
           <span>{{ p.name }}</span>
+        </button>
+        <button
+          v-if="editor.layer?.cutout"
+          class="plain swap"
+          :aria-label="`Swap ${editor.layer.name} for ${p.name}`"
+          :title="`Show ${p.name} instead in ${editor.layer.name}; its motion stays`"
+          @click="intake.swap(p)"
+        >
+          <i class="bi bi-arrow-left-right" aria-hidden="true" /> swap
         </button>
       </li>
     </ul>
@@ -105,7 +115,12 @@ watch(intake.busy, (n) => {
   margin: 0.2rem 0 0;
 }
 
-.kinds,
+.kinds {
+  display: grid;
+  grid-template-columns: repeat(4, 1fr);
+  gap: 0.35rem;
+}
+
 .pictures {
   display: grid;
   grid-template-columns: repeat(3, 1fr);
@@ -127,6 +142,11 @@ watch(intake.busy, (n) => {
   justify-items: center;
   width: 100%;
   padding: 0.25rem 0.1rem;
+}
+
+.swap {
+  font-size: 0.72rem;
+  color: var(--harbour-soft);
 }
 
 .pictures img {

@@ -3,20 +3,28 @@ import { ref, watch } from 'vue'
 import { useEditor } from '../stores/editor'
 import ClipSettings from './ClipSettings.vue'
 import LayerSettings from './LayerSettings.vue'
+import MotionSettings from './MotionSettings.vue'
 import PropsShelf from './PropsShelf.vue'
 
 const editor = useEditor()
-const tab = ref<'layer' | 'props' | 'clip'>('props')
+const tab = ref<'layer' | 'motion' | 'props' | 'clip'>('props')
 const tabs = [
-  { id: 'layer', name: 'Layer' },
   { id: 'props', name: 'Props' },
+  { id: 'layer', name: 'Layer' },
+  { id: 'motion', name: 'Motion' },
   { id: 'clip', name: 'Clip and light' }
 ] as const
 
 watch(
   () => editor.selected,
   (s) => {
-    if (s) tab.value = 'layer'
+    if (s && tab.value !== 'motion') tab.value = 'layer'
+  }
+)
+watch(
+  () => editor.chosen.length > 1 || editor.keys.length > 0,
+  (several) => {
+    if (several) tab.value = 'motion'
   }
 )
 </script>
@@ -38,6 +46,7 @@ watch(
     </div>
     <div class="body">
       <LayerSettings v-if="tab === 'layer'" />
+      <MotionSettings v-else-if="tab === 'motion'" />
       <PropsShelf v-else-if="tab === 'props'" />
       <ClipSettings v-else />
     </div>
@@ -56,15 +65,16 @@ watch(
 
 .tabs {
   display: flex;
-  gap: 0.2rem;
-  padding: 0.35rem 0.6rem 0;
+  gap: 0.1rem;
+  padding: 0.35rem 0.5rem 0;
   border-bottom: 1px solid var(--line);
 }
 
 .tabs button {
   border-radius: 6px 6px 0 0;
   border-bottom: 3px solid transparent;
-  padding: 0.2rem 0.55rem 0.25rem;
+  padding: 0.2rem 0.5rem 0.25rem;
+  white-space: nowrap;
 }
 
 .tabs .current {
@@ -100,5 +110,30 @@ watch(
   grid-template-columns: 1fr 1fr 1fr;
   gap: 0.4rem 0.5rem;
   align-items: end;
+}
+
+.body :deep(summary) {
+  font: 700 0.86rem 'Bricolage Grotesque';
+  margin: 0.7rem 0 0.35rem;
+  cursor: pointer;
+}
+
+.body :deep(summary small) {
+  font: 400 0.76rem 'Hanken Grotesk';
+  color: var(--harbour-soft);
+  margin-left: 0.3rem;
+}
+
+.body :deep(.says) {
+  color: var(--harbour-soft);
+  font-size: 0.78rem;
+  margin: 0 0 0.4rem;
+}
+
+.body :deep(.check) {
+  font-size: 0.78rem;
+  display: flex;
+  gap: 0.35rem;
+  align-items: center;
 }
 </style>

@@ -2,12 +2,15 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useStill } from '../composables/useStill'
+import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
-import { shapeName } from '../words'
+import { propertyName, shapeName } from '../words'
+import Ghosts from './Ghosts.vue'
 import Handles from './Handles.vue'
 
 const props = defineProps<{ playing: boolean }>()
 const editor = useEditor()
+const desk = useDesk()
 const area = ref<HTMLElement | null>(null)
 const canvas = ref<HTMLCanvasElement | null>(null)
 const room = useElementSize(area)
@@ -33,19 +36,31 @@ useStill(canvas, 0, () => ({
   version: editor.version
 }))
 
-// While the picture moves, what a drag would change is said.
+const switches = [
+  { id: 'path', name: 'Show the way it goes', key: 'P', icon: 'bi-signpost-split' },
+  { id: 'ghosts', name: 'Show the frames before and after', key: 'G', icon: 'bi-back' },
+  { id: 'guides', name: 'Catch on guides', key: 'U', icon: 'bi-magnet' }
+] as const
+
+// The properties of the chosen layer that a drag may concern and that have keys.
+const keyed = computed(() =>
+  ['position', 'scale', 'rotation'].filter((p) => (editor.layer?.tracks[p]?.length ?? 0) > 0)
+)
+
+// What a drag would change is said.
 const target = computed(() => {
   const l = editor.layer
   if (!l || l.kind === 'backdrop') return ''
-  const keyed = (l.tracks.position?.length ?? 0) > 0
-  if (keyed) {
-    const row = editor.view.rows.find((r) => r.layer === l.id)
-    const here = row?.tracks.find((t) => t.property === 'position')?.beads.some((b) => b.frame === editor.frame)
-    return here ? `Dragging changes the position key here` : `Dragging makes a position key here`
-  }
-  return editor.shape === editor.home
-    ? 'Dragging moves where it rests'
-    : `Dragging moves where it rests in ${shapeName(editor.shape)} alone`
+  if (l.locked) return `${l.name} is locked`
+  const where = editor.shape === editor.home ? '' : ` in ${shapeName(editor.shape)} alone`
+  if (!keyed.value.length) return `Dragging moves where it rests${where}`
+  if (desk.target === 'rest') return `Dragging moves the whole motion${where}; its path stays as it is`
+  const row = editor.view.rows.find((r) => r.layer === l.id)
+  const says = keyed.value.map((p) => {
+    const here = row?.tracks.find((t) => t.property === p)?.beads.some((b) => b.frame === editor.frame)
+    return `${here ? 'changes' : 'makes'} the ${propertyName(p).toLowerCase()} key`
+  })
+  return `Here, dragging ${[...new Set(says)].join(', ')}`
 })
 
 defineExpose({ canvas, size })
@@ -60,7 +75,44 @@ defineExpose({ canvas, size })
         role="img"
         :aria-label="`Frame ${editor.frame}`"
       />
+      <Ghosts v-if="desk.ghosts && editor.layer && !playing" :w="fit.w" :h="fit.h" />
       <Handles v-if="!playing" :w="fit.w" :h="fit.h" />
+    </div>
+    <div v-if="!playing" class="switches" role="toolbar" aria-label="Tabletop">
+      <div v-if="keyed.length" class="target-switch" role="radiogroup" aria-label="What a drag changes">
+        <button
+          class="plain"
+          role="radio"
+          :aria-checked="desk.target === 'rest'"
+          :class="{ on: desk.target === 'rest' }"
+          title="A drag moves the whole motion (W)"
+          @click="desk.target = 'rest'"
+        >
+          Whole motion
+        </button>
+        <button
+          class="plain"
+          role="radio"
+          :aria-checked="desk.target === 'key'"
+          :class="{ on: desk.target === 'key' }"
+          title="A drag changes or makes the keys at the playhead (W)"
+          @click="desk.target = 'key'"
+        >
+          Key here
+        </button>
+      </div>
+      <button
+        v-for="s in switches"
+        :key="s.id"
+        class="plain"
+        :class="{ on: desk[s.id] }"
+        :aria-pressed="desk[s.id]"
+        :aria-label="s.name"
+        :title="`${s.name} (${s.key})`"
+        @click="desk[s.id] = !desk[s.id]"
+      >
+        <i class="bi" :class="s.icon" />
+      </button>
     </div>
     <p v-if="target && !playing" class="target">{{ target }}</p>
   </main>
@@ -83,6 +135,45 @@ defineExpose({ canvas, size })
 
 canvas {
   display: block;
+}
+
+.switches {
+  position: absolute;
+  top: 6px;
+  right: 8px;
+  display: flex;
+  gap: 0.2rem;
+  align-items: center;
+  color: #fff;
+  font-size: 0.78rem;
+}
+
+.switches .plain {
+  background: rgba(23, 63, 71, 0.72);
+  color: #fff;
+}
+
+.switches .plain.on {
+  background: #fcfaf5;
+  color: #173f47;
+}
+
+.target-switch {
+  display: flex;
+  border-radius: 6px;
+  margin-right: 0.4rem;
+}
+
+.target-switch .plain:first-child {
+  border-radius: 6px 0 0 6px;
+}
+
+.target-switch .plain:last-child {
+  border-radius: 0 6px 6px 0;
+}
+
+.target-switch .plain:last-child.on {
+  background: #f0b94f;
 }
 
 .target {

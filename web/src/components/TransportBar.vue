@@ -1,12 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { usePlayer } from '../composables/usePlayer'
+import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
 import { timecode } from '../words'
+import KeyTools from './KeyTools.vue'
 
 const props = defineProps<{ player: ReturnType<typeof usePlayer> }>()
 const zoom = defineModel<number>('zoom', { required: true })
 const editor = useEditor()
+const desk = useDesk()
 const rate = computed(() => editor.clip?.rate ?? 30)
 
 const bar = computed(() => {
@@ -67,10 +70,21 @@ const step = (by: number) => {
     <span class="bar">{{ bar }} · {{ editor.clip?.tempo.bpm.toFixed(1) }} BPM</span>
     <span v-if="player.playing.value" class="bar" data-test="fps">{{ player.fps.value }} fps</span>
     <span class="flex-fill" />
-    <span class="hint">Hold Alt to drag without snapping</span>
+    <KeyTools v-if="editor.keys.length && !player.playing.value" />
+    <button v-else class="plain hint" @click="desk.helping = true"><kbd>?</kbd> shortcuts</button>
+    <button
+      class="plain"
+      :class="{ on: desk.speed }"
+      :aria-pressed="desk.speed"
+      title="Show how fast values change, in open rows"
+      aria-label="Curves of speed"
+      @click="desk.speed = !desk.speed"
+    >
+      <i class="bi bi-speedometer2" />
+    </button>
     <label class="zoom">
       <i class="bi bi-zoom-in" aria-hidden="true" />
-      <input v-model.number="zoom" type="range" min="1" max="16" step="0.25" aria-label="Zoom of the Beatline" />
+      <input v-model.number="zoom" type="range" min="1" max="32" step="0.25" aria-label="Zoom of the Beatline" />
     </label>
   </div>
 </template>
@@ -114,7 +128,7 @@ const step = (by: number) => {
 }
 
 .zoom input {
-  width: 110px;
+  width: 84px;
   accent-color: var(--harbour);
 }
 

@@ -13,7 +13,7 @@ const editor = useEditor()
 const lacks = computed(() => editor.view.rows.find((r) => r.layer === editor.selected)?.lacks)
 const product = computed(() => editor.clip?.products.find((p) => p.id === props.words.product))
 
-function set(values: Partial<Words>) {
+function set(values: Partial<Omit<Words, 'plate'>> & { plate?: Words['plate'] | null }) {
   emit('set', { words: { ...props.words, ...values } })
 }
 
@@ -79,7 +79,21 @@ const field = (event: Event) => (event.target as HTMLInputElement).value
             { id: 'disc', name: 'Disc' },
             { id: 'burst', name: 'Burst' }
           ]"
-          @change="set({ plate: $event ? { fill: '#dd4f28', room: 55, ...words.plate, kind: $event } : undefined })"
+          @change="set({ plate: $event ? { fill: '#dd4f28', room: 55, ...words.plate, kind: $event } : null })"
+        />
+        <NumberField
+          label="Outline"
+          :value="editor.layer?.values?.outline?.[0] ?? 0"
+          :disabled="!!editor.layer?.tracks.outline"
+          @change="
+            editor.run({
+              type: 'setValue',
+              layer: editor.selected,
+              property: 'outline',
+              frame: editor.frame,
+              value: [$event]
+            })
+          "
         />
         <NumberField
           v-if="words.plate"
@@ -89,6 +103,7 @@ const field = (event: Event) => (event.target as HTMLInputElement).value
           @change="set({ plate: { ...words.plate, room: $event } })"
         />
       </div>
+      <ColourField label="Outline colour" :value="words.outline" @change="set({ outline: $event })" />
       <ColourField
         v-if="words.plate"
         label="Plate colour"

@@ -27,7 +27,12 @@ export function usePlayer(canvas: () => HTMLCanvasElement | null, size: () => { 
   let round = 0
 
   const rate = () => editor.clip?.rate ?? 30
-  const length = () => editor.clip?.length ?? 1
+  // What is looped: the range, or the whole clip.
+  const span = (): [number, number] => editor.view.range ?? [0, editor.clip?.length ?? 1]
+  const looped = (n: number) => {
+    const [from, to] = span()
+    return from + ((((n - from) % (to - from)) + to - from) % (to - from))
+  }
   const clock = () => (audio && source ? audio.currentTime - (audio.outputLatency || 0) : performance.now() / 1000)
 
   async function sound(): Promise<AudioBuffer | null> {
@@ -54,6 +59,8 @@ export function usePlayer(canvas: () => HTMLCanvasElement | null, size: () => { 
     gain.connect(audio.destination)
     playing.value = true
     round++
+    const [from, to] = span()
+    if (editor.frame < from || editor.frame >= to) editor.frame = from
     try {
       await audio.resume()
       const buffer = await sound()
@@ -73,6 +80,9 @@ export function usePlayer(canvas: () => HTMLCanvasElement | null, size: () => { 
     source = (audio as AudioContext).createBufferSource()
     source.buffer = buffer
     source.loop = true
+    const [from, to] = span()
+    source.loopStart = from / rate()
+    source.loopEnd = to / rate()
     source.connect(gain as GainNode)
     source.start(0, editor.frame / rate())
   }
@@ -99,7 +109,7 @@ export function usePlayer(canvas: () => HTMLCanvasElement | null, size: () => { 
         if (target) put(target, ready.get(next) as Drawn)
         shown = next
         count++
-        editor.frame = ((next % length()) + length()) % length()
+        editor.frame = looped(next)
         if (target) target.dataset.frame = String(editor.frame)
       } else if (now > shown) missed++
       for (const n of ready.keys()) if (n <= shown) ready.delete(n)
@@ -141,7 +151,7 @@ export function usePlayer(canvas: () => HTMLCanvasElement | null, size: () => { 
         if (n >= now + 10) return
         const wish = n
         asked.add(wish)
-        const frame = ((wish % length()) + length()) % length()
+        const frame = looped(wish)
         pool
           .draw(i, editor.shape, Math.max(2, Math.round(w * k)), Math.max(2, Math.round(h * k)), frame)
           .then((d) => mine === round && ready.set(wish, d))

@@ -44,5 +44,12 @@ export function usePropIntake() {
     else notices.say(`No steady beat was found in ${prop.name}; set the tempo by hand.`, 'problem')
   }
 
-  return { busy, take, use }
+  // swap lets the chosen cut-out show a prop instead of its own.
+  async function swap(prop: Prop) {
+    const known = editor.clip?.props.find((p) => p.hash === prop.hash)
+    const commands: Command[] = known ? [] : [{ type: 'addProp', prop }]
+    await editor.runAll([...commands, { type: 'swapPicture', layer: editor.selected, prop: known?.id ?? prop.id }])
+  }
+
+  return { busy, take, use, swap }
 }

@@ -1,10 +1,56 @@
 import { useEventListener } from '@vueuse/core'
+import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
+import type { Command, Place } from '../types'
+import { useKeys } from './useKeys'
+import { useMarks } from './useMarks'
 import type { usePlayer } from './usePlayer'
+
+export interface Shortcut {
+  keys: string[] // as KeyboardEvent.key has them; "Ctrl+" and "Shift+" before
+  says: string
+  group: string
+}
+
+// The shortcuts, as they are listed; what they do is below, under the same keys.
+export const shortcuts: Shortcut[] = [
+  { keys: [' '], says: 'Play or stop', group: 'Time' },
+  { keys: [',', '.'], says: 'A frame back, a frame on', group: 'Time' },
+  { keys: ['b', 'n'], says: 'A beat back, a beat on', group: 'Time' },
+  { keys: ['Home', 'End'], says: 'To the start, to the end', group: 'Time' },
+  { keys: ['i', 'o'], says: 'The loop begins here, ends here', group: 'Time' },
+  { keys: ['Shift+I'], says: 'Loop the whole clip', group: 'Time' },
+  { keys: ['m'], says: 'Set a marker', group: 'Time' },
+  { keys: ['k'], says: 'Set keys for place, scale and rotation', group: 'Keys' },
+  { keys: ['h'], says: 'Hold until here', group: 'Keys' },
+  { keys: ['a'], says: 'Select all keys of the chosen layers from here on', group: 'Keys' },
+  { keys: ['Ctrl+C', 'Ctrl+V'], says: 'Copy keys, paste them here on the chosen layers', group: 'Keys' },
+  { keys: ['Ctrl+D'], says: 'Duplicate the keys here, or the layer', group: 'Keys' },
+  { keys: ['r'], says: 'Run the selected keys backwards', group: 'Keys' },
+  { keys: ['Delete'], says: 'Delete keys, or the layers', group: 'Keys' },
+  {
+    keys: ['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown'],
+    says: 'Nudge by a unit; with Shift by ten',
+    group: 'Tabletop'
+  },
+  { keys: ['w'], says: 'A drag changes the whole motion, or the key here', group: 'Tabletop' },
+  { keys: ['p', 'g', 'u'], says: 'Way, ghosts, guides', group: 'Tabletop' },
+  { keys: ['PageUp', 'PageDown'], says: 'Choose the layer in front, behind', group: 'Layers' },
+  { keys: ['Ctrl+A'], says: 'Choose all layers but backdrops', group: 'Layers' },
+  { keys: ['Ctrl+G', 'Ctrl+Shift+G'], says: 'Group, take the group apart', group: 'Layers' },
+  { keys: ['l'], says: 'Lock or unlock', group: 'Layers' },
+  { keys: ['f'], says: 'Find a layer by its name', group: 'Layers' },
+  { keys: ['Escape'], says: 'Choose nothing', group: 'Layers' },
+  { keys: ['Ctrl+Z', 'Ctrl+Shift+Z'], says: 'Undo, redo', group: 'Everything' },
+  { keys: ['?'], says: 'This list', group: 'Everything' }
+]
 
 // useShortcuts listens for keys, but never while a person types in a field.
 export function useShortcuts(player: ReturnType<typeof usePlayer>) {
   const editor = useEditor()
+  const desk = useDesk()
+  const keys = useKeys()
+  const marks = useMarks()
 
   function typing(e: KeyboardEvent) {
     const t = e.target as HTMLElement
@@ -18,54 +64,136 @@ export function useShortcuts(player: ReturnType<typeof usePlayer>) {
   }
 
   function nudge(dx: number, dy: number) {
-    const place = editor.places.places.find((p) => p.layer === editor.selected)
-    if (!place || editor.layer?.kind === 'backdrop') return
-    editor.run({
-      type: 'handle',
-      layer: editor.selected,
-      shape: editor.shape,
-      frame: editor.frame,
-      target: 'auto',
-      dx,
-      dy,
-      base: place.position
-    })
+    const places = editor.chosen
+      .filter((l) => editor.layerOf(l)?.kind !== 'backdrop')
+      .map((l) => editor.placeOf(l))
+      .filter((p): p is Place => !!p)
+    editor.runAll(
+      places.map((p) => ({
+        type: 'handle',
+        layer: p.layer,
+        shape: editor.shape,
+        frame: editor.frame,
+        target: desk.target === 'rest' ? 'rest' : 'auto',
+        dx,
+        dy,
+        base: p.position
+      }))
+    )
   }
 
   function remove() {
-    if (editor.keys.length) {
-      const keys = editor.keys
-      editor.keys = []
-      editor.run({ type: 'removeKeys', keys })
-    } else if (editor.selected) {
-      editor.run({ type: 'removeLayer', layer: editor.selected })
-      editor.select('')
+    if (editor.keys.length) return keys.remove()
+    const commands: Command[] = editor.chosen
+      .filter((l) => !editor.chosen.includes(editor.layerOf(l)?.group ?? ''))
+      .map((layer) => ({ type: 'removeLayer', layer }))
+    editor.select('')
+    return editor.runAll(commands)
+  }
+
+  async function setKeys() {
+    const commands: Command[] = []
+    for (const layer of editor.chosen) {
+      for (const property of ['position', 'scale', 'rotation']) {
+        const at = { layer, property, frame: editor.frame, shape: editor.shape }
+        const key = await editor.ask<Record<string, unknown>>('keyHere', at)
+        const place = editor.placeOf(layer)
+        if (property === 'position' && !key.off && place) key.value = place.position
+        commands.push({ type: 'setKey', layer, property, key })
+      }
     }
+    return editor.runAll(commands)
+  }
+
+  function neighbour(by: number) {
+    const rows = editor.view.rows.filter((r) => r.layer !== '@light')
+    const at = rows.findIndex((r) => r.layer === editor.selected)
+    const next = rows[Math.max(0, Math.min(rows.length - 1, at + by))]
+    if (next) editor.select(next.layer)
+  }
+
+  async function duplicate() {
+    if (editor.keys.length) return keys.duplicate()
+    const id = `${editor.selected.slice(0, 40)}-${Date.now() % 100000}`
+    if (editor.selected && (await editor.run({ type: 'copyLayer', layer: editor.selected, id }))) editor.select(id)
+  }
+
+  async function group() {
+    const id = `group-${Date.now().toString(36)}`
+    const layers = editor.chosen
+    if (await editor.run({ type: 'groupLayers', layers, id, name: 'Group' })) editor.select(id)
+  }
+
+  const lock = () =>
+    editor.runAll(editor.chosen.map((layer) => ({ type: 'setLayer', layer, set: { locked: !editor.layer?.locked } })))
+
+  const acts: Record<string, (e: KeyboardEvent) => unknown> = {
+    ' ': () => player.toggle(),
+    ',': () => editor.go(editor.frame - 1),
+    '.': () => editor.go(editor.frame + 1),
+    b: () => beat(-1),
+    n: () => beat(1),
+    Home: () => editor.go(0),
+    End: () => editor.go((editor.clip?.length ?? 1) - 1),
+    i: () => marks.range('in'),
+    o: () => marks.range('out'),
+    'Shift+I': () => marks.whole(),
+    m: () => marks.marker(),
+    k: () => setKeys(),
+    h: () => keys.hold(),
+    a: () => keys.fromHere(),
+    'Ctrl+C': () => keys.copy(),
+    'Ctrl+V': () => keys.paste(),
+    'Ctrl+D': () => duplicate(),
+    r: () => keys.count.value > 1 && keys.reverse(),
+    Delete: () => remove(),
+    Backspace: () => remove(),
+    w: () => (desk.target = desk.target === 'rest' ? 'key' : 'rest'),
+    p: () => (desk.path = !desk.path),
+    g: () => (desk.ghosts = !desk.ghosts),
+    u: () => (desk.guides = !desk.guides),
+    PageUp: () => neighbour(-1),
+    PageDown: () => neighbour(1),
+    'Ctrl+A': () =>
+      editor.selectAll(editor.clip?.layers.filter((l) => l.kind !== 'backdrop' && !l.group).map((l) => l.id) ?? []),
+    'Ctrl+G': () => group(),
+    'Ctrl+Shift+G': () => editor.layer?.kind === 'group' && editor.run({ type: 'ungroup', layer: editor.selected }),
+    l: () => lock(),
+    f: () => document.getElementById('find-layer')?.focus(),
+    Escape: () => {
+      editor.keys = []
+      editor.select('')
+    },
+    'Ctrl+Z': () => editor.undo(),
+    'Ctrl+Shift+Z': () => editor.redo(),
+    'Ctrl+Y': () => editor.redo(),
+    '?': () => (desk.helping = true)
+  }
+
+  const arrows: Record<string, [number, number]> = {
+    ArrowLeft: [-1, 0],
+    ArrowRight: [1, 0],
+    ArrowUp: [0, -1],
+    ArrowDown: [0, 1]
+  }
+
+  // named is the key as the table has it.
+  function named(e: KeyboardEvent) {
+    const ctrl = e.ctrlKey || e.metaKey
+    const letter = e.key.length === 1
+    const shift = e.shiftKey && (ctrl || (letter && /[a-z]/i.test(e.key)))
+    const key = letter && (ctrl || shift) ? e.key.toUpperCase() : letter ? e.key.toLowerCase() : e.key
+    return `${ctrl ? 'Ctrl+' : ''}${shift ? 'Shift+' : ''}${key}`
   }
 
   useEventListener(window, 'keydown', (e: KeyboardEvent) => {
-    if (!editor.clip || typing(e)) return
-    const ctrl = e.ctrlKey || e.metaKey
+    if (!editor.clip || typing(e) || e.altKey) return
+    const onButton = (e.target as HTMLElement).closest('button, a, [role=slider], [role=button]') !== null
+    const arrow = arrows[e.key]
     const step = e.shiftKey ? 10 : 1
-    const arrow = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key]
-    const onButton = (e.target as HTMLElement).closest('button, a, [role=slider]') !== null
-    if (ctrl && e.key.toLowerCase() === 'z' && e.shiftKey) editor.redo()
-    else if (ctrl && e.key.toLowerCase() === 'z') editor.undo()
-    else if (ctrl && e.key.toLowerCase() === 'y') editor.redo()
-    else if (ctrl || e.altKey) return
-    else if (e.key === ' ' && !onButton) player.toggle()
-    else if (arrow && !onButton) nudge(arrow[0] * step, arrow[1] * step)
-    else if (e.key === ',') editor.go(editor.frame - 1)
-    else if (e.key === '.') editor.go(editor.frame + 1)
-    else if (e.key === '<' || e.key === 'b') beat(-1)
-    else if (e.key === '>' || e.key === 'n') beat(1)
-    else if (e.key === 'Home') editor.go(0)
-    else if (e.key === 'End') editor.go(editor.clip.length - 1)
-    else if (e.key === 'Delete' || e.key === 'Backspace') remove()
-    else if (e.key === 'Escape') {
-      editor.keys = []
-      editor.select('')
-    } else return
+    if (arrow && !onButton) nudge(arrow[0] * step, arrow[1] * step)
+    else if (acts[named(e)] && !(onButton && (e.key === ' ' || e.key === 'Enter'))) acts[named(e)](e)
+    else return
     e.preventDefault()
   })
 }

@@ -11,7 +11,7 @@ export interface Snapped {
 const line = ref<Snapped | null>(null)
 
 // useSnap finds what a dragged thing catches on: beats, hits, the playhead,
-// other keys and ends. reach is in frames.
+// scenes, markers, other keys and ends. reach is in frames.
 export function useSnap() {
   const editor = useEditor()
 
@@ -35,14 +35,16 @@ export function useSnap() {
     for (const b of editor.view.beats)
       offer({ frame: b.frame, beat: b.beat, to: b.down ? `bar ${b.bar}` : `bar ${b.bar}, beat ${b.in}` })
     for (const h of editor.view.hits) offer({ frame: h.frame, to: 'a hit' }, 0.5)
+    for (const m of editor.view.markers) offer({ frame: m.frame, to: m.name }, 0.3)
+    for (const s of editor.view.scenes) offer({ frame: s.from, to: `scene ${s.name}` }, 0.3)
     offer({ frame: editor.frame, to: 'the playhead' }, 0.4)
     for (const r of editor.view.rows) {
-      const name = editor.clip?.layers.find((l) => l.id === r.layer)?.name
+      const name = editor.layerOf(r.layer)?.name ?? 'the light'
       if (!own(r.layer, '', r.from)) offer({ frame: r.from, to: `the start of ${name}` }, 0.6)
       if (!own(r.layer, '', r.to)) offer({ frame: r.to, to: `the end of ${name}` }, 0.6)
       for (const t of r.tracks)
         for (const b of t.beads)
-          if (!own(r.layer, t.property, b.frame))
+          if (Math.abs(b.frame - frame) < distance && !own(r.layer, t.property, b.frame))
             offer({ frame: b.frame, to: `${propertyName(t.property).toLowerCase()} of ${name}` }, 0.6)
     }
     line.value = best

@@ -1,5 +1,5 @@
 import { api } from '../api'
-import type { Clip } from '../types'
+import type { Clip, Command } from '../types'
 import { Engine } from './engine'
 
 export interface Drawn {
@@ -24,9 +24,9 @@ export class Painters {
     if (this.clip) await this.give(e, this.clip)
   }
 
-  // give brings an engine the pictures that it lacks, then the clip. An engine
-  // answers in order, so what is drawn next is drawn from this clip.
-  private async give(e: Engine, clip: Clip) {
+  // pictures brings an engine the pictures of a clip that it lacks, and tells
+  // whether there were any.
+  private async pictures(e: Engine, clip: Clip) {
     const has = this.given.get(e) ?? new Set<string>()
     this.given.set(e, has)
     const used = new Set(clip.layers.map((l) => l.cutout?.prop))
@@ -43,9 +43,30 @@ export class Painters {
         throw error
       }
     }
+    return lacks.length > 0
+  }
+
+  // give brings an engine a clip. An engine answers in order, so what is drawn
+  // next is drawn from this clip.
+  private async give(e: Engine, clip: Clip) {
+    const lacked = await this.pictures(e, clip)
     const opened = e.call('open', clip)
-    if (lacks.length) await opened
+    if (lacked) await opened
     else opened.catch(() => undefined) // a crash says so by itself
+  }
+
+  // follow applies a command as the engine that edits did, which is quicker than
+  // a whole clip; clip is what it leads to when it is kept.
+  async follow(clip: Clip, command: Command | null, keep: boolean) {
+    if (keep) this.clip = clip
+    await Promise.all(
+      this.engines.map(async (e) => {
+        await this.pictures(e, clip)
+        const followed = e.call('follow', command ? { command, keep } : { keep })
+        if (keep) followed.catch(() => this.give(e, clip))
+        else followed.catch(() => undefined) // it was refused there as it was here
+      })
+    )
   }
 
   // show gives the clip to all engines; it is done when pictures can be asked for.
@@ -64,11 +85,11 @@ export class Painters {
   }
 }
 
-export function put(canvas: HTMLCanvasElement, d: Drawn) {
+export function put(canvas: HTMLCanvasElement, d: Drawn, alpha = false) {
   if (canvas.width !== d.w || canvas.height !== d.h) {
     canvas.width = d.w
     canvas.height = d.h
   }
   const data = new Uint8ClampedArray(d.pixels.buffer as ArrayBuffer, d.pixels.byteOffset, d.pixels.byteLength)
-  canvas.getContext('2d', { alpha: false })?.putImageData(new ImageData(data, d.w, d.h), 0, 0)
+  canvas.getContext('2d', { alpha })?.putImageData(new ImageData(data, d.w, d.h), 0, 0)
 }

@@ -1,21 +1,24 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import Beatline from '../components/Beatline.vue'
 import ExportPanel from '../components/ExportPanel.vue'
 import HistoryPanel from '../components/HistoryPanel.vue'
 import Proofs from '../components/Proofs.vue'
+import ShortcutList from '../components/ShortcutList.vue'
 import SidePanel from '../components/SidePanel.vue'
 import Tabletop from '../components/Tabletop.vue'
 import TopBar from '../components/TopBar.vue'
 import { usePropIntake } from '../composables/usePropIntake'
 import { useShortcuts } from '../composables/useShortcuts'
 import { usePlayer } from '../composables/usePlayer'
+import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 
 const props = defineProps<{ id: string }>()
 const editor = useEditor()
+const desk = useDesk()
 const notices = useNotices()
 // What is open can be asked from the browser's console, and by tests.
 Object.assign(window, { billowEditor: editor })
@@ -25,6 +28,11 @@ const exporting = ref(false)
 const history = ref(false)
 const dropping = ref(false)
 const lost = ref('')
+
+// The Beatline may be made higher; the picture has the rest.
+const rows = computed(() =>
+  desk.beatHeight ? { gridTemplateRows: `46px minmax(0, 1fr) ${desk.beatHeight}px` } : undefined
+)
 
 const player = usePlayer(
   () => tabletop.value?.canvas ?? null,
@@ -67,7 +75,7 @@ useEventListener(window, 'drop', async (e: DragEvent) => {
     <RouterLink to="/">Back to the clips</RouterLink>
   </div>
   <div v-else-if="!editor.clip" class="lost" role="status">Opening the clip…</div>
-  <div v-else class="editor">
+  <div v-else class="editor" :style="rows">
     <TopBar @export="exporting = true" @history="history = true" />
     <SidePanel />
     <Tabletop ref="tabletop" :playing="player.playing.value" />
@@ -75,6 +83,7 @@ useEventListener(window, 'drop', async (e: DragEvent) => {
     <Beatline :player="player" />
     <ExportPanel v-model="exporting" />
     <HistoryPanel v-model="history" />
+    <ShortcutList />
     <div v-if="dropping" class="drop">Drop cut-outs and tunes here</div>
   </div>
 </template>

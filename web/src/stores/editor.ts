@@ -3,11 +3,50 @@ import { computed, ref, shallowRef } from 'vue'
 import { api } from '../api'
 import { Engine } from '../engine/engine'
 import { Painters } from '../engine/painters'
-import { Problem, type Clip, type Command, type KeyRef, type Layer, type Place, type View } from '../types'
+import {
+  Problem,
+  type Applied,
+  type Clip,
+  type Command,
+  type KeyRef,
+  type Layer,
+  type Places,
+  type Property,
+  type View
+} from '../types'
 import { useNotices } from './notices'
 import { Outbox } from './outbox'
 
-const emptyView: View = { length: 1, timecode: '', beats: [], hits: [], wave: [], rows: [] }
+const emptyView: View = {
+  length: 1,
+  timecode: '',
+  beats: [],
+  hits: [],
+  wave: [],
+  scenes: [],
+  markers: [],
+  range: null,
+  rows: []
+}
+
+// A state of the clip with what the Beatline shows of it.
+interface Shown {
+  clip: Clip
+  view: View
+}
+
+// over puts what a command changed on top of a state. Layers and rows that did
+// not change stay the same objects, so that nothing is drawn again for them.
+function over(base: Shown, a: Applied): Shown {
+  if (a.clip && a.view) return { clip: a.clip, view: a.view }
+  if (!a.layers?.length) return base
+  const layers = new Map(a.layers.map((l) => [l.id, l]))
+  const rows = new Map((a.rows ?? []).map((r) => [r.layer, r]))
+  return {
+    clip: { ...base.clip, layers: base.clip.layers.map((l) => layers.get(l.id) ?? l) },
+    view: { ...base.view, rows: base.view.rows.map((r) => rows.get(r.layer) ?? r) }
+  }
+}
 
 // The clip that is open: its state comes from the engine alone. Every change is
 // a command; the same command goes to the server.
@@ -16,10 +55,14 @@ export const useEditor = defineStore('editor', () => {
   const id = ref('')
   const clip = shallowRef<Clip | null>(null)
   const view = shallowRef<View>(emptyView)
-  const places = shallowRef<{ w: number; h: number; places: Place[] }>({ w: 1000, h: 1000, places: [] })
+  const places = shallowRef<Places>({ w: 1000, h: 1000, places: [], values: {} })
+  const properties = shallowRef<Property[]>([])
   const shape = ref('')
   const frame = ref(0)
-  const selected = ref('')
+  const selected = ref('') // the layer whose settings are shown
+  const chosen = shallowRef<string[]>([]) // all layers that are chosen, selected among them
+  const opened = shallowRef<string[]>([]) // rows that stay open
+  const solo = shallowRef<string[]>([])
   const keys = shallowRef<KeyRef[]>([])
   const version = ref(0) // counts what is shown, so that pictures follow
   const past = shallowRef<Clip[]>([])
@@ -28,7 +71,7 @@ export const useEditor = defineStore('editor', () => {
 
   let edit: Engine
   let painters: Painters
-  let kept: Clip
+  let kept: Shown
   let queue: Promise<unknown> = Promise.resolve()
   let preview: Command | null = null
   let previewing = false
@@ -36,6 +79,9 @@ export const useEditor = defineStore('editor', () => {
   const layer = computed(() => clip.value?.layers.find((l) => l.id === selected.value))
   const home = computed(() => clip.value?.shapes[0].id ?? '')
   const shapeNow = computed(() => clip.value?.shapes.find((s) => s.id === shape.value) ?? clip.value?.shapes[0])
+  const open_ = computed(() => [...new Set([selected.value, ...opened.value])].filter(Boolean))
+  const layerOf = (layerId: string) => clip.value?.layers.find((l) => l.id === layerId)
+  const placeOf = (layerId: string) => places.value.places.find((p) => p.layer === layerId)
 
   function crashed(reason: string) {
     notices.say(`The engine stopped and was started again (${reason}). Nothing was lost.`, 'problem')
@@ -44,19 +90,20 @@ export const useEditor = defineStore('editor', () => {
 
   async function open(clipId: string) {
     close()
-    edit = new Engine(crashed, async (e) => void (await e.call('open', kept)))
+    edit = new Engine(crashed, async (e) => void (await e.call('open', kept.clip)))
     painters = new Painters(2, crashed)
     const got = await api.clip(clipId)
     id.value = clipId
-    kept = got.clip
-    await edit.call('open', kept)
-    shape.value = kept.shapes[0].id
+    kept = { clip: got.clip, view: emptyView }
+    await edit.call('open', got.clip)
+    properties.value = await edit.call<Property[]>('properties')
+    shape.value = got.clip.shapes[0].id
     frame.value = 0
     const box = new Outbox(clipId, got.revision, catchUp, refused)
     outbox.value = box
     const left = box.leftover()
     if (left.length) await replay(left)
-    await settle(kept)
+    await whole()
     if (left.length) {
       notices.say('Changes that had not reached the server were sent again')
       box.flush()
@@ -73,6 +120,9 @@ export const useEditor = defineStore('editor', () => {
     future.value = []
     keys.value = []
     selected.value = ''
+    chosen.value = []
+    opened.value = []
+    solo.value = []
   }
 
   // catchUp takes the server's clip and puts our unacknowledged commands on top;
@@ -81,9 +131,8 @@ export const useEditor = defineStore('editor', () => {
     const got = await api.clip(id.value)
     if (outbox.value) outbox.value.revision = got.revision
     await edit.call('open', got.clip)
-    kept = got.clip
     const fit = await replay(left)
-    await settle(kept)
+    await whole()
     notices.say('The clip was changed elsewhere; the page has caught up', 'done')
     return fit
   }
@@ -92,7 +141,7 @@ export const useEditor = defineStore('editor', () => {
     const fit: Command[] = []
     for (const command of left) {
       try {
-        kept = await edit.call<Clip>('apply', { command, keep: true })
+        await edit.call('apply', { command, keep: true })
         fit.push(command)
       } catch (e) {
         notices.fail(e)
@@ -106,19 +155,30 @@ export const useEditor = defineStore('editor', () => {
     await catchUp([])
   }
 
-  // settle shows a clip everywhere: the picture first, since that is waited for.
-  async function settle(c: Clip) {
-    clip.value = c
-    if (!c.shapes.some((s) => s.id === shape.value)) shape.value = c.shapes[0].id
-    if (frame.value >= c.length) frame.value = c.length - 1
-    const shown = painters.show(c).then(() => version.value++, notices.fail)
-    const [seen] = await Promise.all([edit.call<View>('view', { shape: shape.value }), look()])
-    view.value = seen
-    await shown
+  // what the page looks at, for the engine's answers.
+  const looking = () => ({ shape: shape.value, frame: frame.value, open: open_.value, layer: selected.value })
+
+  // present shows a state. The painters have it when shown is done.
+  function present(state: Shown, at: Places, shown: Promise<unknown>) {
+    clip.value = state.clip
+    view.value = state.view
+    places.value = at
+    if (!state.clip.shapes.some((s) => s.id === shape.value)) shape.value = state.clip.shapes[0].id
+    if (frame.value >= state.clip.length) frame.value = state.clip.length - 1
+    chosen.value = chosen.value.filter((l) => state.clip.layers.some((x) => x.id === l))
+    if (selected.value && !layerOf(selected.value)) selected.value = chosen.value[0] ?? ''
+    return shown.then(() => version.value++, notices.fail)
+  }
+
+  // whole reads everything anew, as after opening.
+  async function whole() {
+    const a = await edit.call<Applied>('apply', { keep: false, ...looking() })
+    kept = over(kept, a)
+    await present(kept, a.places, painters.show(kept.clip))
   }
 
   async function look() {
-    places.value = await edit.call('places', { shape: shape.value, frame: frame.value })
+    places.value = await edit.call('places', looking())
   }
 
   // inOrder runs one thing after another, so that commands never overtake.
@@ -128,26 +188,39 @@ export const useEditor = defineStore('editor', () => {
     return next
   }
 
+  // take applies a command and keeps it.
+  async function take(command: Command) {
+    const a = await edit.call<Applied>('apply', { command, keep: true, ...looking() })
+    kept = over(kept, a)
+    outbox.value?.add(command)
+    await present(kept, a.places, painters.follow(kept.clip, command, true))
+  }
+
   // run applies a command for good: one undo step.
   function run(command: Command): Promise<boolean> {
     preview = null
     return inOrder(async () => {
       try {
-        const before = kept
-        kept = await edit.call<Clip>('apply', { command, keep: true })
+        const before = kept.clip
+        await take(command)
         past.value = [...past.value.slice(-199), before]
         future.value = []
-        outbox.value?.add(command)
-        await settle(kept)
         return true
       } catch (e) {
         notices.fail(e)
-        kept = await edit.call<Clip>('apply', { keep: false })
-        await settle(kept)
+        await back()
         return false
       }
     })
   }
+
+  // runAll applies several commands as one undo step.
+  const runAll = (commands: Command[]) =>
+    commands.length === 1
+      ? run(commands[0])
+      : commands.length
+        ? run({ type: 'batch', commands })
+        : Promise.resolve(true)
 
   // show applies a command only to what is seen, as while dragging. The newest
   // wins; what the engine refuses is simply not shown.
@@ -159,8 +232,12 @@ export const useEditor = defineStore('editor', () => {
       while (preview) {
         const now = preview
         preview = null
+        const drawn = painters.follow(kept.clip, now, false)
+        drawn.catch(() => undefined)
         try {
-          await settle(await edit.call<Clip>('apply', { command: now, keep: false }))
+          const a = await edit.call<Applied>('apply', { command: now, keep: false, ...looking() })
+          const state = over(kept, a)
+          await present(state, a.places, drawn)
         } catch {
           // The pointer is where nothing valid is; it will move on.
         }
@@ -169,10 +246,16 @@ export const useEditor = defineStore('editor', () => {
     })
   }
 
-  // revert shows the clip as it is kept.
+  // back shows the clip as it is kept.
+  async function back() {
+    const a = await edit.call<Applied>('apply', { keep: false, ...looking() })
+    kept = over(kept, a)
+    await present(kept, a.places, painters.follow(kept.clip, null, false))
+  }
+
   function revert() {
     preview = null
-    inOrder(async () => settle(await edit.call<Clip>('apply', { keep: false })))
+    inOrder(back)
   }
 
   async function step(from: typeof past, to: typeof past) {
@@ -181,12 +264,9 @@ export const useEditor = defineStore('editor', () => {
     preview = null
     await inOrder(async () => {
       from.value = from.value.slice(0, -1)
-      to.value = [...to.value, kept]
-      const command = { type: 'replace', clip: target }
-      kept = await edit.call<Clip>('apply', { command, keep: true })
-      outbox.value?.add(command)
+      to.value = [...to.value, kept.clip]
       keys.value = []
-      await settle(kept)
+      await take({ type: 'replace', clip: target })
     }).catch(notices.fail)
   }
 
@@ -199,7 +279,7 @@ export const useEditor = defineStore('editor', () => {
     await box.flush()
     try {
       await api.restore(id.value, revision, box.revision)
-      past.value = [...past.value, kept]
+      past.value = [...past.value, kept.clip]
       await inOrder(() => catchUp([]))
     } catch (e) {
       notices.fail(e)
@@ -211,9 +291,9 @@ export const useEditor = defineStore('editor', () => {
     await look().catch(() => undefined)
   }
 
-  async function choose(s: string) {
+  function choose(s: string) {
     shape.value = s
-    await inOrder(() => settle(clip.value ?? kept))
+    refresh()
   }
 
   function ask<T>(method: string, arg: unknown, bytes?: Uint8Array) {
@@ -228,9 +308,49 @@ export const useEditor = defineStore('editor', () => {
     if (done) select(draft.id)
   }
 
-  function select(layerId: string) {
-    if (selected.value !== layerId) keys.value = []
-    selected.value = layerId
+  // select chooses one layer; with more, it is added or taken away.
+  function select(layerId: string, more = false) {
+    if (more && layerId) {
+      const has = chosen.value.includes(layerId)
+      chosen.value = has ? chosen.value.filter((l) => l !== layerId) : [...chosen.value, layerId]
+      selected.value = has ? (chosen.value.at(-1) ?? '') : layerId
+    } else {
+      if (selected.value !== layerId) keys.value = []
+      selected.value = layerId
+      chosen.value = layerId ? [layerId] : []
+    }
+    refresh()
+  }
+
+  function selectAll(layers: string[]) {
+    chosen.value = layers
+    selected.value = layers.at(-1) ?? ''
+    refresh()
+  }
+
+  // refresh asks for the rows that are open now.
+  function refresh() {
+    if (!clip.value) return
+    const wanted = looking()
+    inOrder(async () => {
+      const [seen, at] = await Promise.all([edit.call<View>('view', wanted), edit.call<Places>('places', wanted)])
+      kept = { ...kept, view: seen }
+      view.value = seen
+      places.value = at
+    }).catch(notices.fail)
+  }
+
+  function toggleOpen(layerId: string) {
+    opened.value = opened.value.includes(layerId)
+      ? opened.value.filter((l) => l !== layerId)
+      : [...opened.value, layerId]
+    refresh()
+  }
+
+  async function setSolo(layers: string[]) {
+    solo.value = layers
+    await Promise.all(painters.engines.map((e) => e.call('solo', layers))).catch(notices.fail)
+    version.value++
   }
 
   return {
@@ -238,9 +358,14 @@ export const useEditor = defineStore('editor', () => {
     clip,
     view,
     places,
+    properties,
     shape,
     frame,
     selected,
+    chosen,
+    opened,
+    open_,
+    solo,
     keys,
     version,
     past,
@@ -249,9 +374,12 @@ export const useEditor = defineStore('editor', () => {
     layer,
     home,
     shapeNow,
+    layerOf,
+    placeOf,
     open,
     close,
     run,
+    runAll,
     show,
     revert,
     undo,
@@ -262,6 +390,9 @@ export const useEditor = defineStore('editor', () => {
     ask,
     addLayer,
     select,
+    selectAll,
+    toggleOpen,
+    setSolo,
     look,
     drawing: () => painters,
     engines: () => [edit, ...painters.engines]

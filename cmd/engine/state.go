@@ -1,0 +1,191 @@
+//go:build js && wasm
+
+package main
+
+import (
+	"encoding/json"
+	"errors"
+	"slices"
+
+	"billow/core/clip"
+	"billow/core/edit"
+	"billow/core/frame"
+	"billow/core/paint"
+	"billow/core/view"
+)
+
+// engine is one worker's state: the clip as it is kept, and as it is shown
+// while something is being dragged.
+type engine struct {
+	lib    *frame.Library
+	kept   *clip.Clip
+	shown  *clip.Clip
+	solo   []string // layers that are seen alone; not part of the clip
+	stages map[stageKey]*stage
+	still  map[string]*frame.Stage // of the shown clip, by shape, for questions
+}
+
+type stageKey struct {
+	shape string
+	w, h  int
+}
+
+type stage struct {
+	*frame.Stage
+	painter *frame.Painter
+	canvas  *paint.Bitmap
+}
+
+type method func(e *engine, arg, in []byte) (value any, out []byte, err error)
+
+var methods = map[string]method{
+	"open":       open,
+	"apply":      apply,
+	"follow":     follow,
+	"solo":       solo,
+	"view":       viewOf,
+	"picture":    picture,
+	"draw":       draw,
+	"ghosts":     ghosts,
+	"places":     places,
+	"path":       path,
+	"pick":       pick,
+	"snap":       snap,
+	"keyHere":    keyHere,
+	"draft":      draft,
+	"draftMove":  draftMove,
+	"properties": properties,
+	"loopGap":    loopGap,
+	"time":       parseTime,
+	"moment":     parseMoment,
+	"mix":        mixSound,
+}
+
+var errClosed = errors.New("no clip is open")
+
+func (e *engine) show(c *clip.Clip) {
+	e.shown = c
+	e.stages = map[stageKey]*stage{}
+	e.still = map[string]*frame.Stage{}
+}
+
+// arranged is the shown clip in a shape, for questions about where things are.
+func (e *engine) arranged(s clip.Shape) *frame.Stage {
+	if e.still[s.ID] == nil {
+		e.still[s.ID] = frame.Arrange(e.shown, s, e.lib)
+	}
+	return e.still[s.ID]
+}
+
+// open takes a clip.
+func open(e *engine, arg, _ []byte) (any, []byte, error) {
+	c, err := clip.Parse(arg)
+	if err != nil {
+		return nil, nil, err
+	}
+	e.kept = c
+	e.show(c)
+	return true, nil, nil
+}
+
+// applied is what a command has changed: a whole clip, or single layers where
+// nothing else can differ. The rows are those of the changed layers then.
+type applied struct {
+	Clip   *clip.Clip    `json:"clip,omitempty"`
+	View   *view.View    `json:"view,omitempty"`
+	Layers []*clip.Layer `json:"layers,omitempty"`
+	Rows   []view.Row    `json:"rows,omitempty"`
+	Places any           `json:"places"`
+}
+
+// wish is a command and what the page looks at.
+type wish struct {
+	Command json.RawMessage `json:"command"`
+	Keep    bool            `json:"keep"`
+	Shape   string          `json:"shape"`
+	Frame   int             `json:"frame"`
+	Open    []string        `json:"open"`  // layers whose rows are open
+	Layer   string          `json:"layer"` // whose values are told
+}
+
+// change applies a command to the clip as it is kept. Without keep it is only
+// shown; the next command begins from the kept clip again.
+func (e *engine) change(arg []byte) (in wish, before *clip.Clip, err error) {
+	if err := json.Unmarshal(arg, &in); err != nil {
+		return in, nil, err
+	}
+	if e.kept == nil {
+		return in, nil, errClosed
+	}
+	before = e.kept
+	c := e.kept
+	if len(in.Command) > 0 {
+		if c, err = edit.Apply(e.kept, in.Command); err != nil {
+			return in, nil, err
+		}
+	}
+	if in.Keep {
+		e.kept = c
+	}
+	e.show(c)
+	return in, before, nil
+}
+
+func apply(e *engine, arg, _ []byte) (any, []byte, error) {
+	in, before, err := e.change(arg)
+	if err != nil {
+		return nil, nil, err
+	}
+	s, err := e.shown.Shape(in.Shape)
+	if err != nil {
+		s = e.shown.Shapes[0]
+	}
+	out := applied{Places: e.placesIn(s, in.Frame, in.Layer)}
+	layers, only := e.shown.Changes(before)
+	if !only || len(in.Command) == 0 {
+		v := view.Of(e.shown, s, e.lib, in.Open)
+		out.Clip, out.View = e.shown, &v
+		return out, nil, nil
+	}
+	for _, id := range layers {
+		out.Layers = append(out.Layers, e.shown.Layer(id))
+	}
+	if len(layers) > 0 {
+		out.Rows = view.Rows(e.shown, s, e.lib, in.Open, layers)
+	}
+	return out, nil, nil
+}
+
+// follow is apply for an engine that only draws.
+func follow(e *engine, arg, _ []byte) (any, []byte, error) {
+	if _, _, err := e.change(arg); err != nil {
+		return nil, nil, err
+	}
+	return true, nil, nil
+}
+
+// solo shows some layers alone, and what is behind them; none shows all again.
+func solo(e *engine, arg, _ []byte) (any, []byte, error) {
+	if err := json.Unmarshal(arg, &e.solo); err != nil {
+		return nil, nil, err
+	}
+	e.stages = map[stageKey]*stage{}
+	return true, nil, nil
+}
+
+// seen is the shown clip without what is not shown alone.
+func (e *engine) seen() *clip.Clip {
+	if len(e.solo) == 0 {
+		return e.shown
+	}
+	c := e.shown.Copy()
+	for i := range c.Layers {
+		l := &c.Layers[i]
+		alone := slices.ContainsFunc(e.solo, func(id string) bool {
+			other := c.Layer(id)
+			return id == l.ID || c.Within(l, id) || other != nil && c.Within(other, l.ID)
+		})
+		l.Hidden = l.Hidden || !alone
+	}
+	return c
+}

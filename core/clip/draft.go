@@ -1,0 +1,70 @@
+package clip
+
+import (
+	"reflect"
+	"slices"
+)
+
+// Clone is a copy that shares nothing that edits change. The analysis of a
+// sound is never changed in place and stays shared.
+func (c *Clip) Clone() *Clip {
+	out := c.Copy()
+	out.OwnAll()
+	return out
+}
+
+// Copy is a copy for editing that shares its layers with c until Own asks for
+// one of them: a clip may have thousands of keys, and a command changes few.
+func (c *Clip) Copy() *Clip {
+	out := *c
+	out.Shapes = slices.Clone(c.Shapes)
+	out.Props = append([]Prop{}, c.Props...)
+	out.Products = append([]Product{}, c.Products...)
+	out.Tempo.Beats = slices.Clone(c.Tempo.Beats)
+	out.Tune, out.Range = copied(c.Tune), copied(c.Range)
+	out.Scenes, out.Markers = slices.Clone(c.Scenes), slices.Clone(c.Markers)
+	out.Light.Tracks = cloned(c.Light.Tracks)
+	out.Layers = slices.Clone(c.Layers)
+	out.shared = make(map[string]bool, len(c.Layers))
+	for i := range c.Layers {
+		out.shared[c.Layers[i].ID] = true
+	}
+	return &out
+}
+
+// Own is a layer that may be changed, or nil.
+func (c *Clip) Own(id string) *Layer {
+	l := c.Layer(id)
+	if l != nil && c.shared[id] {
+		*l = l.Clone()
+		delete(c.shared, id)
+	}
+	return l
+}
+
+// OwnAll makes all layers fit for being changed.
+func (c *Clip) OwnAll() {
+	for i := range c.Layers {
+		c.Own(c.Layers[i].ID)
+	}
+}
+
+// Changes compares a clip with the one it was copied from: the layers that were
+// asked for, and whether those are all that can differ.
+func (c *Clip) Changes(from *Clip) (layers []string, only bool) {
+	if len(c.Layers) != len(from.Layers) {
+		return nil, false
+	}
+	for i := range c.Layers {
+		id := c.Layers[i].ID
+		if id != from.Layers[i].ID {
+			return nil, false
+		}
+		if !c.shared[id] {
+			layers = append(layers, id)
+		}
+	}
+	a, b := *c, *from
+	a.Layers, b.Layers, a.shared, b.shared = nil, nil, nil, nil
+	return layers, reflect.DeepEqual(a, b)
+}

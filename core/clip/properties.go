@@ -1,0 +1,182 @@
+package clip
+
+import (
+	"billow/core/colour"
+	"billow/core/motion"
+)
+
+// Names of the properties that can have keys.
+const (
+	Position       = "position"       // units, added to the rest
+	Scale          = "scale"          // percent, multiplied; one number, or x and y apart
+	Rotation       = "rotation"       // degrees clockwise, added to the rest
+	Opacity        = "opacity"        // percent, multiplied
+	Lift           = "lift"           // units, added
+	Skew           = "skew"           // degrees by which upright edges lean to the right
+	Pivot          = "pivot"          // percent of the visible size from its centre; turning and scaling are about it
+	Blur           = "blur"           // standard deviation, units of the layer
+	Depth          = "depth"          // units behind the picture plane, seen from 1000 units in front of it
+	Crop           = "crop"           // percent cut off on the left, above, on the right, below
+	Corner         = "corner"         // radius of the corners, units
+	Outline        = "outline"        // width of the outline, units
+	DrawStart      = "drawStart"      // percent of the outline at which what is drawn of it begins
+	DrawEnd        = "drawEnd"        // percent at which it ends
+	LetterSpacing  = "letterSpacing"  // percent of the font size, added
+	Revealed       = "reveal"         // percent that is shown
+	FillColour     = "fillColour"     // of words and cards; red, green, blue, alpha 0..255
+	EmphasisColour = "emphasisColour" // of emphasised words
+	PlateColour    = "plateColour"
+	OutlineColour  = "outlineColour"
+	StopColour1    = "colour1" // of a backdrop
+	StopColour2    = "colour2"
+	StopColour3    = "colour3"
+	StopColour4    = "colour4"
+	Time           = "time" // of a group: the frame of its inside
+
+	LightDirection = "direction" // of the clip's light, degrees
+	LightHeight    = "height"    // degrees
+)
+
+// LightID is the place of a layer's ID in commands that change keys of the light.
+const LightID = "@light"
+
+// Property is what is known of a property.
+type Property struct {
+	Name    string
+	Dims    int     // numbers of a value
+	Neutral float64 // the value that changes nothing, where there is one
+	Min     float64
+	Max     float64
+	Colour  bool
+}
+
+func colourProperty(name string) Property {
+	return Property{Name: name, Dims: 4, Min: 0, Max: 255, Colour: true}
+}
+
+// AllProperties lists the properties of layers in the order in which they are
+// shown and sampled.
+var AllProperties = []Property{
+	{Name: Position, Dims: 2, Min: -MaxUnits, Max: MaxUnits},
+	{Name: Scale, Dims: 2, Neutral: 100, Min: 0, Max: 2000},
+	{Name: Rotation, Dims: 1, Min: -36000, Max: 36000},
+	{Name: Opacity, Dims: 1, Neutral: 100, Max: 100},
+	{Name: Lift, Dims: 1, Min: -500, Max: 500},
+	{Name: Skew, Dims: 1, Min: -80, Max: 80},
+	{Name: Pivot, Dims: 2, Min: -500, Max: 500},
+	{Name: Blur, Dims: 1, Max: 200},
+	{Name: Depth, Dims: 1, Min: -900, Max: 9000},
+	{Name: Crop, Dims: 4, Max: 100},
+	{Name: Corner, Dims: 1, Max: 1000},
+	{Name: Outline, Dims: 1, Max: 200},
+	{Name: DrawStart, Dims: 1, Max: 100},
+	{Name: DrawEnd, Dims: 1, Neutral: 100, Max: 100},
+	{Name: LetterSpacing, Dims: 1, Min: -50, Max: 400},
+	{Name: Revealed, Dims: 1, Neutral: 100, Max: 100},
+	colourProperty(FillColour), colourProperty(EmphasisColour), colourProperty(PlateColour), colourProperty(OutlineColour),
+	colourProperty(StopColour1), colourProperty(StopColour2), colourProperty(StopColour3), colourProperty(StopColour4),
+	{Name: Time, Dims: 1, Min: -MaxUnits, Max: MaxSeconds * 60},
+}
+
+// LightProperties are those of the clip's light.
+var LightProperties = []Property{
+	{Name: LightDirection, Dims: 1, Min: -3600, Max: 3600},
+	{Name: LightHeight, Dims: 1, Min: 10, Max: 90},
+}
+
+var propertyByName = func() map[string]Property {
+	m := map[string]Property{}
+	for _, list := range [][]Property{AllProperties, LightProperties} {
+		for _, p := range list {
+			m[p.Name] = p
+		}
+	}
+	return m
+}()
+
+// PropertyNamed finds a property of layers or of the light.
+func PropertyNamed(name string) (Property, bool) {
+	p, ok := propertyByName[name]
+	return p, ok
+}
+
+// Dims is how many numbers a value of a property has; a scale may have one.
+func Dims(property string) int { return propertyByName[property].Dims }
+
+// Neutral is the number of a property that changes nothing.
+func Neutral(property string) float64 { return propertyByName[property].Neutral }
+
+// Has tells whether a layer of a kind has a property.
+func Has(kind, property string) bool {
+	switch property {
+	case LightDirection, LightHeight:
+		return false
+	case LetterSpacing, EmphasisColour, PlateColour:
+		return kind == KindWords || kind == KindBadge
+	case FillColour, OutlineColour, Outline, DrawStart, DrawEnd:
+		return kind == KindWords || kind == KindBadge || kind == KindCard
+	case Corner, Crop, Revealed, Blur:
+		return true
+	case StopColour1, StopColour2, StopColour3, StopColour4:
+		return kind == KindBackdrop
+	case Time:
+		return kind == KindGroup
+	}
+	return true
+}
+
+// Base is the value of a property of a layer without its keys.
+func (l *Layer) Base(property string) []float64 {
+	if v, ok := l.Values[property]; ok {
+		return v
+	}
+	p := propertyByName[property]
+	if p.Colour {
+		return l.ownColour(property)
+	}
+	out := make([]float64, p.Dims)
+	for i := range out {
+		out[i] = p.Neutral
+	}
+	return out
+}
+
+// ownColour is a colour of the layer's content as four numbers.
+func (l *Layer) ownColour(property string) []float64 {
+	var c colour.Colour
+	switch {
+	case l.Words != nil && property == FillColour:
+		c = l.Words.Fill
+	case l.Words != nil && property == EmphasisColour:
+		c = l.Words.EmphasisFill
+	case l.Words != nil && property == OutlineColour:
+		c = l.Words.Outline
+	case l.Words != nil && l.Words.Plate != nil:
+		c = l.Words.Plate.Fill
+	case l.Card != nil && property == FillColour:
+		c = l.Card.Fill
+	case l.Card != nil:
+		c = l.Card.Outline
+	case l.Backdrop != nil:
+		if i := StopIndex(property); i >= 0 && i < len(l.Backdrop.Stops) {
+			c = l.Backdrop.Stops[i].Colour
+		}
+	}
+	return []float64{float64(c.R), float64(c.G), float64(c.B), float64(c.A)}
+}
+
+// StopIndex is which colour of a backdrop a property is, or -1.
+func StopIndex(property string) int {
+	for i, name := range []string{StopColour1, StopColour2, StopColour3, StopColour4} {
+		if name == property {
+			return i
+		}
+	}
+	return -1
+}
+
+// Curve makes a track of a property ready for sampling.
+func (c *Clip) Curve(property string, t motion.Track) *motion.Curve {
+	p := propertyByName[property]
+	return motion.NewCurve(t, p.Dims, p.Colour, c.Clock())
+}

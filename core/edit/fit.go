@@ -1,0 +1,231 @@
+package edit
+
+import (
+	"math"
+	"slices"
+	"sort"
+
+	"billow/core/clip"
+	"billow/core/motion"
+	"billow/core/timing"
+)
+
+// StretchKeys brings keys nearer to a frame or farther from it. A key bound to
+// a beat stays bound to it, so many frames off.
+type StretchKeys struct {
+	Typed
+	Keys   []KeyRef `json:"keys"`
+	Anchor int      `json:"anchor"` // the frame that stays
+	Factor float64  `json:"factor"` // 0.01..100
+}
+
+func (s *StretchKeys) apply(c *clip.Clip) error {
+	if !(s.Factor >= 0.01 && s.Factor <= 100) {
+		return clip.Fault("factor", "keys are stretched by 0.01 to 100, not by %g", s.Factor)
+	}
+	clock := c.Clock()
+	return eachKey(c, s.Keys, func(_ KeyRef, k *motion.Key) {
+		f := clock.Frame(k.At)
+		k.At = k.At.Plus(s.Anchor + int(math.Round(float64(f-s.Anchor)*s.Factor)) - f)
+	})
+}
+
+// ReverseKeys runs keys backwards between the first and the last of them. Their
+// strings are turned round too.
+type ReverseKeys struct {
+	Typed
+	Keys []KeyRef `json:"keys"`
+}
+
+func (r *ReverseKeys) apply(c *clip.Clip) error {
+	if len(r.Keys) < 2 {
+		return clip.Fault("keys", "at least two keys are needed to run them backwards")
+	}
+	clock := c.Clock()
+	first, last := math.MaxInt, math.MinInt
+	for _, ref := range r.Keys {
+		first, last = min(first, ref.Frame), max(last, ref.Frame)
+	}
+	turnStrings(c, r.Keys)
+	return eachKey(c, r.Keys, func(_ KeyRef, k *motion.Key) {
+		f := clock.Frame(k.At)
+		k.At = k.At.Plus(first + last - 2*f)
+		k.In, k.Out = k.Out, k.In
+	})
+}
+
+// turnStrings moves each string's easing, turned round, to the key that will
+// come first.
+func turnStrings(c *clip.Clip, refs []KeyRef) {
+	by := map[KeyRef][]int{}
+	for _, ref := range refs {
+		f := ref.Frame
+		ref.Frame = 0
+		by[ref] = append(by[ref], f)
+	}
+	for ref, frames := range by {
+		sort.Ints(frames)
+		var keys []*motion.Key
+		for _, f := range frames {
+			ref.Frame = f
+			if t, i, err := ref.locate(c); err == nil {
+				keys = append(keys, &t[i])
+			}
+		}
+		for i, last := len(keys)-1, keys[len(keys)-1].Ease; i >= 0; i-- {
+			if i > 0 {
+				keys[i].Ease = keys[i-1].Ease.Reversed()
+			} else {
+				keys[i].Ease = last
+			}
+		}
+	}
+}
+
+// SnapKeys puts keys onto the nearest beats or bars, to which they are bound
+// then, or onto the nearest hits.
+type SnapKeys struct {
+	Typed
+	Keys []KeyRef `json:"keys"`
+	To   string   `json:"to"` // beats, bars or hits
+}
+
+func (s *SnapKeys) apply(c *clip.Clip) error {
+	snap, err := s.snapper(c)
+	if err != nil {
+		return err
+	}
+	clock := c.Clock()
+	return eachKey(c, s.Keys, func(_ KeyRef, k *motion.Key) { k.At = snap(clock.Frame(k.At)) })
+}
+
+func (s *SnapKeys) snapper(c *clip.Clip) (func(frame int) timing.Moment, error) {
+	clock := c.Clock()
+	inside := func(step float64) func(int) timing.Moment {
+		return func(frame int) timing.Moment {
+			b := math.Round(c.Tempo.Beat(c.Rate.Seconds(frame))/step) * step
+			for clock.Frame(timing.OnBeat(b)) < 0 {
+				b += step
+			}
+			for clock.Frame(timing.OnBeat(b)) >= c.Length && b > 0 {
+				b -= step
+			}
+			return timing.OnBeat(b)
+		}
+	}
+	switch s.To {
+	case "beats":
+		return inside(1), nil
+	case "bars":
+		return inside(float64(c.Tempo.PerBar)), nil
+	case "hits":
+		hits := Hits(c)
+		if len(hits) == 0 {
+			return nil, clip.Fault("to", "no hits were found in the clip's tune; lay one with a clear beat under it")
+		}
+		return func(frame int) timing.Moment {
+			best := slices.MinFunc(hits, func(a, b int) int { return abs(a-frame) - abs(b-frame) })
+			return timing.At(best)
+		}, nil
+	}
+	return nil, clip.Fault("to", "keys snap to beats, bars or hits, not to %q", s.To)
+}
+
+// Hits is the frames of the clear hits of the clip's tune.
+func Hits(c *clip.Clip) []int {
+	var out []int
+	if c.Tune == nil {
+		return nil
+	}
+	for _, h := range c.Prop(c.Tune.Prop).Sound.Hits {
+		if f := c.Rate.Frame(h.At - c.Tune.Start); f >= 0 && f < c.Length && h.Strength > 0.3 {
+			out = append(out, f)
+		}
+	}
+	return out
+}
+
+func abs(v int) int { return max(v, -v) }
+
+// HoldUntil makes a layer stay as it was at its last keys, up to a frame: what
+// happens after them begins there.
+type HoldUntil struct {
+	Typed
+	Layer      string   `json:"layer"`
+	Frame      int      `json:"frame"`
+	Properties []string `json:"properties"` // none are all that have keys
+}
+
+func (h *HoldUntil) apply(c *clip.Clip) error {
+	tracks, l, err := tracksOf(c, h.Layer)
+	if err != nil {
+		return err
+	}
+	clock, done := c.Clock(), false
+	for name, t := range tracks {
+		if len(h.Properties) > 0 && !slices.Contains(h.Properties, name) || name == clip.Time {
+			continue
+		}
+		before := -1
+		for i := range t {
+			if clock.Frame(t[i].At) < h.Frame {
+				before = i
+			}
+		}
+		if before < 0 {
+			continue
+		}
+		stay(c, tracks, h.Layer, name, before, timing.At(h.Frame))
+		done = true
+	}
+	if !done {
+		name := "the light"
+		if l != nil {
+			name = l.Name
+		}
+		return clip.Fault("frame", "%q has no key before frame %d that it could hold", name, h.Frame)
+	}
+	return nil
+}
+
+// stay holds the value of key i up to a moment, on which a key goes on with the
+// easing that the string had.
+func stay(c *clip.Clip, tracks map[string]motion.Track, layer, property string, i int, until timing.Moment) {
+	k := &tracks[property][i]
+	on := motion.Key{At: until, Value: slices.Clone(k.Value), Off: k.Off, Ease: k.Ease, Out: k.Out}
+	if on.Ease.Kind == motion.Hold {
+		on.Ease = motion.Ease{Kind: motion.InOut}
+	}
+	k.Ease, k.Out = motion.Ease{Kind: motion.Hold}, nil
+	byHand(c, layer, k)
+	putKey(c, tracks, layer, property, on)
+}
+
+// usualExit is how many frames before the next key a thing begins to leave
+// when it has to be guessed.
+const usualExit = 12
+
+// HoldCreep ends a creep: the value holds from its first key until shortly
+// before the next one.
+type HoldCreep struct {
+	Typed
+	Key KeyRef `json:"key"`
+}
+
+func (h *HoldCreep) apply(c *clip.Clip) error {
+	t, i, err := h.Key.locate(c)
+	if err != nil {
+		return err
+	}
+	if i+1 >= len(t) {
+		return clip.Fault("key", "nothing comes after this key, so nothing creeps")
+	}
+	clock := c.Clock()
+	span := clock.Frame(t[i+1].At) - h.Key.Frame
+	if span < 3 {
+		return clip.Fault("key", "the next key follows too soon for a hold between them")
+	}
+	tracks, _, _ := tracksOf(c, h.Key.Layer)
+	stay(c, tracks, h.Key.Layer, h.Key.Property, i, t[i+1].At.Plus(-min(usualExit, span/3)))
+	return nil
+}

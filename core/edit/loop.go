@@ -1,0 +1,68 @@
+package edit
+
+import (
+	"slices"
+
+	"billow/core/clip"
+	"billow/core/motion"
+	"billow/core/timing"
+)
+
+// CloseLoop makes the last frame meet the first: every property of every layer
+// that shows on both comes back to its first value, and wandering is closed.
+type CloseLoop struct{ Typed }
+
+func (*CloseLoop) apply(c *clip.Clip) error {
+	last := c.Length - 1
+	if last < 2 {
+		return clip.Fault("length", "a clip of %d frames is too short for a loop", c.Length)
+	}
+	c.OwnAll()
+	for i := range c.Layers {
+		l := &c.Layers[i]
+		from, to := c.Span(l)
+		if from > 0 || to < c.Length {
+			continue
+		}
+		if l.Wander != nil {
+			l.Wander.Closed = true
+		}
+		for name := range l.Tracks {
+			closeTrack(c, l.Tracks, l.ID, name, last)
+		}
+	}
+	for name := range c.Light.Tracks {
+		closeTrack(c, c.Light.Tracks, clip.LightID, name, last)
+	}
+	return nil
+}
+
+// closeTrack puts a key with the first frame's value on the last frame. A value
+// that already comes back stays as it is.
+func closeTrack(c *clip.Clip, tracks map[string]motion.Track, layer, property string, last int) {
+	t := tracks[property]
+	curve := c.Curve(property, t)
+	n := clip.Dims(property)
+	a, b := curve.Sample(0), curve.Sample(float64(last))
+	before, after := t[0], t[len(t)-1]
+	if a == b && before.Off == after.Off {
+		return
+	}
+	key := motion.Key{At: timing.At(last), Value: slices.Clone(a[:n]), Ease: motion.Ease{Kind: motion.InOut}}
+	if property == clip.Scale && a[0] == a[1] {
+		key.Value = key.Value[:1]
+	}
+	if c.Clock().Frame(before.At) <= 0 {
+		key.Off = before.Off
+	}
+	// The string to the last frame leads there; a hold would jump.
+	for i := range t {
+		if i == len(t)-1 || c.Clock().Frame(t[i+1].At) >= last {
+			if t[i].Ease.Kind == motion.Hold && c.Clock().Frame(t[i].At) < last {
+				t[i].Ease = motion.Ease{Kind: motion.InOut}
+				byHand(c, layer, &t[i])
+			}
+		}
+	}
+	putKey(c, tracks, layer, property, key)
+}

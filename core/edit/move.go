@@ -1,0 +1,57 @@
+package edit
+
+import (
+	"slices"
+
+	"billow/core/clip"
+	"billow/core/moves"
+)
+
+// SetMove adds a move to a layer, or changes one that it has, and writes its
+// keys. Without an ID it is a new one.
+type SetMove struct {
+	Typed
+	Layer string    `json:"layer"`
+	Move  clip.Move `json:"move"`
+}
+
+func (s *SetMove) apply(c *clip.Clip) error {
+	l, err := find(c, s.Layer)
+	if err != nil {
+		return err
+	}
+	if !slices.Contains(clip.MoveKinds, s.Move.Kind) {
+		return clip.Fault("move.kind", "there is no move %q", s.Move.Kind)
+	}
+	if s.Move.ID == "" {
+		s.Move.ID = moves.FreeID(l, s.Move.Kind)
+	}
+	i := slices.IndexFunc(l.Moves, func(m clip.Move) bool { return m.ID == s.Move.ID })
+	if i < 0 {
+		l.Moves = append(l.Moves, s.Move)
+	} else {
+		l.Moves[i] = s.Move
+	}
+	return moves.Rewrite(c, l)
+}
+
+// RemoveMove takes a move away with the keys that it wrote.
+type RemoveMove struct {
+	Typed
+	Layer string `json:"layer"`
+	ID    string `json:"id"`
+}
+
+func (r *RemoveMove) apply(c *clip.Clip) error {
+	l, err := find(c, r.Layer)
+	if err != nil {
+		return err
+	}
+	n := len(l.Moves)
+	l.Moves = slices.DeleteFunc(l.Moves, func(m clip.Move) bool { return m.ID == r.ID })
+	if len(l.Moves) == n {
+		return clip.Fault("id", "%q has no move %q", l.Name, r.ID)
+	}
+	moves.Erase(l, func(id string) bool { return id == r.ID })
+	return moves.Rewrite(c, l)
+}

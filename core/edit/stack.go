@@ -1,0 +1,155 @@
+package edit
+
+import (
+	"slices"
+
+	"billow/core/clip"
+	"billow/core/moves"
+)
+
+// RemoveLayer takes a layer away with its keys, a group with all that is in it.
+// What followed it or was cut to it stands by itself again.
+type RemoveLayer struct {
+	Typed
+	Layer string `json:"layer"`
+}
+
+func (r *RemoveLayer) apply(c *clip.Clip) error {
+	if _, err := find(c, r.Layer); err != nil {
+		return err
+	}
+	gone := map[string]bool{r.Layer: true}
+	for i := range c.Layers {
+		if c.Within(&c.Layers[i], r.Layer) {
+			gone[c.Layers[i].ID] = true
+		}
+	}
+	c.Layers = slices.DeleteFunc(c.Layers, func(l clip.Layer) bool { return gone[l.ID] })
+	return forget(c, gone)
+}
+
+// forget takes away what is said of layers that are gone.
+func forget(c *clip.Clip, gone map[string]bool) error {
+	for i := range c.Layers {
+		l := &c.Layers[i]
+		if l.Follow != nil && gone[l.Follow.Layer] {
+			c.Own(l.ID).Follow = nil
+		}
+		if l.Inside != nil && gone[l.Inside.Clip] {
+			c.Own(l.ID).Inside.Clip = ""
+		}
+		if l.Lineup != nil {
+			own := c.Own(l.ID)
+			for id := range gone {
+				moves.Forget(own, id)
+			}
+			if err := moves.RewriteLineup(c, own); err != nil {
+				return err
+			}
+		}
+	}
+	return nil
+}
+
+// CopyLayer puts a copy just in front of a layer; a group is copied with all
+// that is in it.
+type CopyLayer struct {
+	Typed
+	Layer string `json:"layer"`
+	ID    string `json:"id"` // of the copy
+}
+
+func (d *CopyLayer) apply(c *clip.Clip) error {
+	l, err := find(c, d.Layer)
+	if err != nil {
+		return err
+	}
+	if c.Layer(d.ID) != nil {
+		return clip.Fault("id", "there is a layer %q already", d.ID)
+	}
+	twin := l.Clone()
+	twin.ID, twin.Name = d.ID, l.Name+" copy"
+	renamed := map[string]string{d.Layer: d.ID}
+	copies := []clip.Layer{twin}
+	for i := range c.Layers {
+		if in := &c.Layers[i]; c.Within(in, d.Layer) {
+			inner := in.Clone()
+			inner.ID = c.FreeID(in.ID)
+			for n := 2; slices.ContainsFunc(copies, func(l clip.Layer) bool { return l.ID == inner.ID }); n++ {
+				inner.ID = c.FreeID(in.ID + "-" + string(rune('0'+n%10)))
+			}
+			renamed[in.ID] = inner.ID
+			copies = append(copies, inner)
+		}
+	}
+	for i := range copies {
+		rename(&copies[i], renamed)
+	}
+	at := slices.IndexFunc(c.Layers, func(l clip.Layer) bool { return l.ID == d.Layer })
+	c.Layers = slices.Insert(c.Layers, at+1, copies...)
+	return nil
+}
+
+// rename makes a copied layer speak of the other copies.
+func rename(l *clip.Layer, names map[string]string) {
+	other := func(id *string) {
+		if n, ok := names[*id]; ok {
+			*id = n
+		}
+	}
+	other(&l.Group)
+	if l.Follow != nil {
+		other(&l.Follow.Layer)
+	}
+	if l.Inside != nil {
+		other(&l.Inside.Clip)
+	}
+	if l.Lineup != nil {
+		for i := range l.Lineup.Items {
+			other(&l.Lineup.Items[i].Layer)
+			for k := range l.Lineup.Items[i].With {
+				other(&l.Lineup.Items[i].With[k])
+			}
+		}
+	}
+}
+
+// StackLayer moves a layer to a place in the stack: just in front of another
+// one (and into its group), or to a place counted from the back.
+type StackLayer struct {
+	Typed
+	Layer string `json:"layer"`
+	To    int    `json:"to"`
+	Above string `json:"above"`
+}
+
+func (s *StackLayer) apply(c *clip.Clip) error {
+	l, err := find(c, s.Layer)
+	if err != nil {
+		return err
+	}
+	moved := *l
+	if s.Above == s.Layer {
+		return nil
+	}
+	var under *clip.Layer
+	if s.Above != "" {
+		if under, err = find(c, s.Above); err != nil {
+			return err
+		}
+		if under.Group == s.Layer || c.Within(under, s.Layer) {
+			return clip.Fault("above", "the group %q would contain itself", moved.Name)
+		}
+		if moved.Group != under.Group {
+			moves.Forget(c.Own(moved.Group), s.Layer)
+			moved.Group = under.Group
+		}
+	}
+	c.Layers = slices.DeleteFunc(c.Layers, func(l clip.Layer) bool { return l.ID == s.Layer })
+	to := min(max(s.To, 0), len(c.Layers))
+	if s.Above != "" {
+		to = slices.IndexFunc(c.Layers, func(l clip.Layer) bool { return l.ID == s.Above }) + 1
+	}
+	c.Layers = slices.Insert(c.Layers, to, moved)
+	return nil
+}

@@ -1,0 +1,110 @@
+package edit
+
+import (
+	"slices"
+
+	"billow/core/clip"
+	"billow/core/motion"
+	"billow/core/timing"
+)
+
+// SetValue changes a property as a person sees it: the key on the frame (or a
+// new one) when it has keys, and the layer's own value otherwise.
+type SetValue struct {
+	Typed
+	Layer    string    `json:"layer"`
+	Property string    `json:"property"`
+	Frame    int       `json:"frame"`
+	Value    []float64 `json:"value"`
+}
+
+func (s *SetValue) apply(c *clip.Clip) error {
+	tracks, l, err := tracksOf(c, s.Layer)
+	if err != nil {
+		return err
+	}
+	if len(tracks[s.Property]) == 0 && l != nil {
+		if l.Values == nil {
+			l.Values = map[string][]float64{}
+		}
+		l.Values[s.Property] = s.Value
+		p, _ := clip.PropertyNamed(s.Property)
+		if !slices.ContainsFunc(s.Value, func(v float64) bool { return v != p.Neutral }) {
+			delete(l.Values, s.Property)
+		}
+		return nil
+	}
+	if s.Frame < 0 || s.Frame >= c.Length {
+		return clip.Fault("frame", "frame %d lies outside the clip", s.Frame)
+	}
+	k := KeyHere(c, s.Layer, s.Property, s.Frame)
+	k.Value, k.Move = s.Value, ""
+	putKey(c, tracks, s.Layer, s.Property, k)
+	return nil
+}
+
+// KeyHere is the key of a property on a frame; where there is none, one that
+// changes nothing: it holds the value of that frame and the easing of the
+// string on which it would be put. layer may be clip.LightID.
+func KeyHere(c *clip.Clip, layer, property string, frame int) motion.Key {
+	var t motion.Track
+	var base []float64
+	if layer == clip.LightID {
+		t = c.Light.Tracks[property]
+		base = []float64{c.Light.Direction}
+		if property == clip.LightHeight {
+			base[0] = c.Light.Height
+		}
+	} else if l := c.Layer(layer); l != nil {
+		t, base = l.Tracks[property], slices.Clone(l.Base(property))
+	}
+	here := motion.Key{At: timing.At(frame), Value: base, Ease: motion.Ease{Kind: motion.InOut}}
+	if len(t) > 0 {
+		v := c.Curve(property, t).Sample(float64(frame))
+		here.Value = slices.Clone(v[:clip.Dims(property)])
+	}
+	if property == clip.Scale && here.Value[0] == here.Value[1] {
+		here.Value = here.Value[:1]
+	}
+	clock := c.Clock()
+	for _, k := range t {
+		f := clock.Frame(k.At)
+		if f == frame {
+			here.Off, here.At, here.Out, here.In, here.Move = k.Off, k.At, k.Out, k.In, k.Move
+		}
+		if f <= frame {
+			here.Ease = k.Ease
+		}
+	}
+	return here
+}
+
+// SetMarks changes the clip's scenes, markers and the range that is looped.
+type SetMarks struct {
+	Typed
+	Scenes  []clip.Mark `json:"scenes"`  // null leaves them
+	Markers []clip.Mark `json:"markers"` // null leaves them
+	Range   *clip.Range `json:"range"`   // null leaves it
+	Whole   bool        `json:"whole"`   // the whole clip is looped again
+}
+
+func (s *SetMarks) apply(c *clip.Clip) error {
+	clock := c.Clock()
+	order := func(list []clip.Mark) []clip.Mark {
+		slices.SortStableFunc(list, func(a, b clip.Mark) int { return clock.Frame(a.At) - clock.Frame(b.At) })
+		return list
+	}
+	if s.Scenes != nil {
+		c.Scenes = order(s.Scenes)
+	}
+	if s.Markers != nil {
+		c.Markers = order(s.Markers)
+	}
+	if s.Range != nil {
+		c.Range = s.Range
+	}
+	if s.Whole {
+		c.Range = nil
+	}
+	return nil
+}

@@ -1,0 +1,91 @@
+package frame
+
+import (
+	"billow/core/clip"
+	"billow/core/colour"
+	"billow/core/words"
+)
+
+// looks are the properties that change a layer's picture itself.
+var looks = func() (out [properties]bool) {
+	for _, p := range []int{
+		blur, crop, corner, outline, drawStart, drawEnd, letterSpacing, reveal,
+		fillColour, emphasisColour, plateColour, outlineColour, stopColour1, stopColour2, stopColour3, stopColour4,
+	} {
+		out[p] = true
+	}
+	return out
+}()
+
+// look is what a layer's picture is made with. Looks are comparable.
+type look struct {
+	edge    edge
+	blur    float64 // units
+	pen     words.Pen
+	spacing float64          // percent
+	colours [8]colour.Colour // from fillColour to stopColour4
+}
+
+// edge is what shows of a layer's bounds: shares cut off on the left, above, on
+// the right and below, and the radius of the corners in units.
+type edge struct {
+	cut    [4]float64
+	corner float64
+}
+
+func (e edge) none() bool { return e == edge{} }
+
+// lookAt samples a look. slid is how far the picture is moved within its own
+// bounds while it slides into sight, in units.
+func (s *Stage) lookAt(a *actor, frame float64) (k look, slid [2]float64) {
+	at, _, _, _ := s.held(a, frame)
+	k.blur = max(0, a.number(blur, at))
+	v := a.value(crop, at)
+	for i := range k.edge.cut {
+		k.edge.cut[i] = min(max(v[i]/100, 0), 1)
+	}
+	k.edge.corner = max(0, a.number(corner, at))
+	k.pen = words.Pen{Width: max(0, a.number(outline, at)), Start: a.number(drawStart, at) / 100, End: a.number(drawEnd, at) / 100}
+	k.spacing = a.number(letterSpacing, at)
+	for i := range k.colours {
+		c := a.value(fillColour+i, at)
+		k.colours[i] = colour.FromFloats(c[0], c[1], c[2], c[3])
+	}
+	if hidden := 1 - min(max(a.number(reveal, at)/100, 0), 1); hidden > 0 {
+		slid = k.edge.hide(a.layer.Reveal, hidden, a.w, a.h)
+	}
+	return k, slid
+}
+
+// hide takes a share away. Revealed from a side, what is hidden lies on the
+// other one; sliding out from behind a side, the picture's own far part is
+// still behind it.
+func (e *edge) hide(r *clip.Reveal, share, w, h float64) (slid [2]float64) {
+	side, slide := "below", false
+	if r != nil {
+		side, slide = r.Side, r.Slide
+	}
+	// The index of the edge at a side, and the way on which it lies.
+	at := map[string]int{"left": 0, "above": 1, "right": 2, "below": 3}[side]
+	cutSide := (at + 2) % 4
+	if slide {
+		cutSide = at
+		way := [4][2]float64{{-w, 0}, {0, -h}, {w, 0}, {0, h}}[at]
+		slid = [2]float64{way[0] * share, way[1] * share}
+	}
+	e.cut[cutSide] = max(e.cut[cutSide], share)
+	return slid
+}
+
+// worded is the words of a layer as a look has them.
+func (k look) worded(w *clip.Words) *clip.Words {
+	out := *w
+	out.Fill, out.EmphasisFill, out.Outline = k.colours[0], k.colours[1], k.colours[3]
+	out.LetterSpacing += k.spacing
+	if w.Plate != nil {
+		plate := *w.Plate
+		plate.Fill = k.colours[2]
+		out.Plate = &plate
+	}
+	return &out
+}

@@ -1,0 +1,240 @@
+package frame
+
+import (
+	"math"
+
+	"billow/core/clip"
+	"billow/core/light"
+	"billow/core/paint"
+)
+
+// Properties in the order of clip.AllProperties.
+const (
+	position = iota
+	scale
+	rotation
+	opacity
+	lift
+	skew
+	pivot
+	blur
+	depth
+	crop
+	corner
+	outline
+	drawStart
+	drawEnd
+	letterSpacing
+	reveal
+	fillColour
+	emphasisColour
+	plateColour
+	outlineColour
+	stopColour1
+	stopColour2
+	stopColour3
+	stopColour4
+	time
+	properties
+)
+
+// eye is how far in front of the picture plane it is looked at from, in units.
+const eye = 1000
+
+// Pose is how a layer stands at one moment.
+type Pose struct {
+	M           paint.Affine // from the layer's own units, about its centre, to units about the frame's
+	Opacity     float64      // 0..1
+	Cast        light.Cast   // in units of the frame
+	Turn        float64      // degrees clockwise, groups not counted
+	Position    [2]float64   // relative to rest, without wander and stepping
+	Perspective float64      // factor by which its depth makes it smaller
+}
+
+// value is a property at a frame. Keys replace the layer's own value, but for
+// those that the rest has, which come on top of it.
+func (a *actor) value(p int, frame float64) [4]float64 {
+	if c := a.curves[p]; c != nil {
+		v := c.Sample(frame)
+		if p == opacity {
+			v[0] *= a.base[opacity][0] / 100
+		}
+		return v
+	}
+	return a.base[p]
+}
+
+// number is the first number of value.
+func (a *actor) number(p int, frame float64) float64 { return a.value(p, frame)[0] }
+
+// held is the frame whose picture shows, with the irregularity of its step.
+func (s *Stage) held(a *actor, frame float64) (at, turn, dx, dy float64) {
+	st := a.layer.Stepping
+	if st == nil {
+		return frame, 0, 0, 0
+	}
+	at, step := st.Hold(frame, int(s.clip.Rate))
+	turn, dx, dy = st.Irregular(step)
+	return at, turn, dx, dy
+}
+
+// gesture is what a layer's motion adds to its rest on a frame.
+type gesture struct {
+	x, y   float64
+	sx, sy float64 // factors
+	turn   float64
+	plain  [2]float64
+}
+
+func (s *Stage) gesture(a *actor, frame float64) gesture {
+	at, turn, dx, dy := s.held(a, frame)
+	pos, sc := a.value(position, at), a.value(scale, at)
+	g := gesture{
+		x: pos[0] + dx, y: pos[1] + dy, sx: max(0, sc[0]/100), sy: max(0, sc[1]/100),
+		turn: a.number(rotation, at) + turn, plain: [2]float64{pos[0], pos[1]},
+	}
+	if w := a.layer.Wander; w != nil {
+		rate := float64(s.clip.Rate)
+		// Nothing at both ends means on the first and on the last frame.
+		d := w.At((at-float64(a.from))/rate, float64(a.to-1-a.from)/rate)
+		g.x, g.y, g.turn = g.x+d.X, g.y+d.Y, g.turn+d.Turn
+		g.sx, g.sy = g.sx*(1+d.Size/100), g.sy*(1+d.Size/100)
+	}
+	return g
+}
+
+// pivotAt is the pivot in the layer's own units.
+func (a *actor) pivotAt(frame float64) (x, y float64) {
+	v := a.value(pivot, frame)
+	return v[0] / 100 * a.w, v[1] / 100 * a.h
+}
+
+// local is an actor's pose in the space of its group, by its own frame.
+func (s *Stage) local(a *actor, frame float64) Pose {
+	g := s.gesture(a, frame)
+	at, _, _, _ := s.held(a, frame)
+	px, py := a.pivotAt(at)
+	size := 1.0
+	if a.layer.Kind == clip.KindGroup {
+		size = a.rest.Size / 1000
+	}
+	m := paint.Translate(-px, -py).Then(paint.Scale(g.sx*size, g.sy*size))
+	if k := a.number(skew, at); k != 0 {
+		m = m.Then(paint.Affine{A: 1, C: -math.Tan(k * math.Pi / 180), D: 1})
+	}
+	turn := a.rest.Turn + g.turn
+	m = m.Then(paint.Rotate(turn)).Then(paint.Translate(px+a.cx+g.x, py+a.cy+g.y))
+	if a.leader != nil {
+		m = m.Then(s.led(a.layer.Follow, a.leader, frame, 0))
+	}
+	near := 1.0
+	if d := a.number(depth, at); d != 0 {
+		near = eye / (eye + d)
+		m = m.Then(paint.Scale(near, near))
+	}
+	return Pose{M: m, Opacity: min(max(a.number(opacity, at)/100, 0), 1), Turn: turn, Position: g.plain, Perspective: near}
+}
+
+// led is how a leader's motion moves what follows it: about the leader's own
+// place, so that what follows is carried around when it turns.
+func (s *Stage) led(f *clip.Follow, leader *actor, frame float64, depth int) paint.Affine {
+	g := s.gesture(leader, frame)
+	px, py := leader.pivotAt(frame)
+	x, y := leader.cx+px, leader.cy+py
+	m := paint.Translate(-x, -y)
+	if f.Scale {
+		m = m.Then(paint.Scale(g.sx, g.sy))
+	}
+	if f.Rotation {
+		m = m.Then(paint.Rotate(g.turn))
+	}
+	if f.Position {
+		x, y = x+g.x, y+g.y
+	}
+	m = m.Then(paint.Translate(x, y))
+	if leader.leader != nil && depth < clip.MaxLayers {
+		m = m.Then(s.led(leader.layer.Follow, leader.leader, frame, depth+1))
+	}
+	return m
+}
+
+// around is what surrounds an actor: the time and the space of its groups.
+type around struct {
+	frame   float64      // of the inside
+	outer   float64      // of the clip
+	m       paint.Affine // from the inside to the frame
+	shutter float64      // the largest of the groups', degrees
+}
+
+func whole(frame float64) around { return around{frame: frame, outer: frame, m: paint.Identity()} }
+
+// inside is what surrounds the layers in a group.
+func (s *Stage) inside(a *actor, out around) around {
+	p := s.local(a, out.frame)
+	in := out
+	in.m = paint.Translate(-a.gx, -a.gy).Then(p.M).Then(out.m)
+	at, _, _, _ := s.held(a, out.frame)
+	in.frame = a.within(at)
+	in.shutter = max(out.shutter, a.layer.Shutter)
+	return in
+}
+
+// within is the frame of a group's inside on one of its outside.
+func (a *actor) within(frame float64) float64 {
+	in := a.layer.Inside
+	if c := a.curves[time]; c != nil {
+		return c.At(frame, 0)
+	}
+	if in.Freeze != nil {
+		return float64(*in.Freeze)
+	}
+	begin := float64(a.from)
+	speed := in.Speed
+	if speed == 0 {
+		speed = 1
+	}
+	t := (frame - begin - float64(in.Offset)) * speed
+	if in.Reverse {
+		t = float64(a.to-1-a.from) - t
+	}
+	if n := float64(in.Repeat); n > 0 {
+		t = math.Mod(t, n)
+		if t < 0 {
+			t += n
+		}
+	}
+	return begin + t
+}
+
+// surroundings walks down from the clip to an actor; shown is false where one
+// of its groups does not show.
+func (s *Stage) surroundings(a *actor, frame float64) (around, bool) {
+	if a.parent == nil {
+		return whole(frame), !a.away
+	}
+	out, shown := s.surroundings(a.parent, frame)
+	return s.inside(a.parent, out), shown && a.parent.on(out.frame) && !a.away
+}
+
+// on tells whether a layer shows on a frame of its own.
+func (a *actor) on(frame float64) bool {
+	return frame > float64(a.from)-0.5 && frame < float64(a.to)-0.5
+}
+
+// pose is an actor's pose in the frame.
+func (s *Stage) pose(a *actor, out around) Pose {
+	p := s.local(a, out.frame)
+	p.M = p.M.Then(out.m)
+	p.Cast = s.cast(a, out.frame, out.outer)
+	if !p.Cast.None() {
+		_, size := spread(out.m)
+		near := size * p.Perspective
+		p.Cast.DX, p.Cast.DY = p.Cast.DX*near, p.Cast.DY*near
+	}
+	return p
+}
+
+// spread is by how much a mapping lengthens most, and on the mean.
+func spread(m paint.Affine) (most, mean float64) {
+	return max(math.Hypot(m.A, m.B), math.Hypot(m.C, m.D)), math.Sqrt(abs(m.Det()))
+}

@@ -1,0 +1,174 @@
+package moves
+
+import (
+	"slices"
+
+	"billow/core/clip"
+	"billow/core/motion"
+	"billow/core/timing"
+)
+
+// lineupID is the move that the keys of a line-up bear.
+const lineupID = "lineup"
+
+// SideBySide is the usual stage: the next product waits small, turned and faint
+// on one side, the hero is large and upright, the last one leaves on the other.
+func SideBySide() *clip.Lineup {
+	return &clip.Lineup{
+		Slots: []clip.Slot{
+			{Name: "Waiting", X: 430, Y: 40, Size: 45, Turn: 14, Opacity: 45},
+			{Name: "Hero", Size: 100, Opacity: 100},
+			{Name: "Gone", X: -430, Y: 40, Size: 45, Turn: -14, Opacity: 45},
+		},
+		Hero: 1, Stay: 75, Change: 15,
+	}
+}
+
+// ThroughAWindow is a stage seen through a hole so wide: products come from one
+// side of it, stand in it, and go on to the other.
+func ThroughAWindow(hole float64) *clip.Lineup {
+	d := hole * 1.15
+	return &clip.Lineup{
+		Slots: []clip.Slot{
+			{Name: "Before", X: d, Size: 100, Turn: 8, Opacity: 100},
+			{Name: "In the window", Size: 100, Opacity: 100},
+			{Name: "Past", X: -d, Size: 100, Turn: -8, Opacity: 100},
+		},
+		Hero: 1, Stay: 60, Change: 14,
+	}
+}
+
+// RewriteLineup writes the keys of all layers of a group's line-up again.
+func RewriteLineup(c *clip.Clip, group *clip.Layer) error {
+	for _, id := range c.Children(group.ID) {
+		Erase(c.Own(id), func(id string) bool { return id == lineupID })
+	}
+	u := group.Lineup
+	if u == nil || len(u.Items) == 0 {
+		return nil
+	}
+	s := stage{clip: c, lineup: u, clock: c.Clock()}
+	if err := s.times(); err != nil {
+		return err
+	}
+	for i, it := range u.Items {
+		s.product(c.Own(it.Layer), i)
+		for _, id := range it.With {
+			s.companion(c.Own(id), i)
+		}
+	}
+	return nil
+}
+
+// stage knows when what happens in a line-up.
+type stage struct {
+	clip    *clip.Clip
+	lineup  *clip.Lineup
+	clock   timing.Clock
+	arrived []timing.Moment // of each product in the hero's slot, and the end of the last
+	began   []timing.Moment // when the change towards it begins
+}
+
+// times works out all changes; the error says when they do not fit.
+func (s *stage) times() error {
+	u := s.lineup
+	at := u.Start
+	if u.Beats > 0 && !at.OnBeat {
+		at = s.clock.Nearest(at.Frames)
+	}
+	for i := range u.Items {
+		if i > 0 {
+			if u.Beats > 0 {
+				at.Beat += u.Beats
+			} else {
+				at = at.Plus(u.Stay)
+			}
+		}
+		began := at.Plus(-u.Change)
+		if u.Bars > 0 {
+			began = at
+			if !began.OnBeat {
+				began = timing.OnBeat(s.clock.Tempo.Beat(s.clock.Rate.Seconds(began.Frames)))
+			}
+			began.Beat -= u.Bars * float64(s.clock.Tempo.PerBar)
+		}
+		s.arrived, s.began = append(s.arrived, at), append(s.began, began)
+		f := s.clock.Frame(at)
+		if f < 0 || f >= s.clip.Length {
+			return clip.Fault("lineup", "product %d of %d would arrive at frame %d, outside the clip's %d frames; let each stay for a shorter time, or make the clip longer", i+1, len(u.Items), f, s.clip.Length)
+		}
+		if i > 0 && s.clock.Frame(began) < s.clock.Frame(s.arrived[i-1]) {
+			return clip.Fault("lineup", "a change takes longer than a product stays: product %d would go before it has arrived", i)
+		}
+		if s.clock.Frame(began) >= f {
+			return clip.Fault("lineup.change", "a change takes at least one frame")
+		}
+	}
+	return nil
+}
+
+// slotOf is where product i stands while product now is shown, or a slot with
+// no opacity where it is not on the stage.
+func (s *stage) slotOf(i, now int) clip.Slot {
+	n := s.lineup.Hero + now - i
+	slot := s.lineup.Slots[min(max(n, 0), len(s.lineup.Slots)-1)]
+	if n < 0 || n >= len(s.lineup.Slots) {
+		slot.Opacity = 0
+	}
+	return slot
+}
+
+// product writes the way of one product through the slots.
+func (s *stage) product(l *clip.Layer, i int) {
+	last := clip.Slot{}
+	for now := range s.arrived {
+		slot := s.slotOf(i, now)
+		if now == 0 {
+			s.slot(l, s.first(), hold, slot)
+		} else if slot != last {
+			s.slot(l, s.began[now], soft, last)
+			s.slot(l, s.arrived[now], hold, slot)
+		}
+		last = slot
+	}
+}
+
+// first is the beginning of the clip: the first product stands there already.
+func (s *stage) first() timing.Moment { return timing.At(0) }
+
+func (s *stage) slot(l *clip.Layer, at timing.Moment, ease motion.Ease, slot clip.Slot) {
+	w := &writer{clip: s.clip, layer: l, clock: s.clock, move: clip.Move{ID: lineupID}}
+	w.put(clip.Position, at, ease, slot.X, slot.Y)
+	w.put(clip.Scale, at, ease, slot.Size)
+	w.put(clip.Rotation, at, ease, slot.Turn)
+	w.put(clip.Opacity, at, ease, slot.Opacity)
+}
+
+// companion shows what belongs to product i while it is the hero: it comes and
+// goes on the frames on which the product does.
+func (s *stage) companion(l *clip.Layer, i int) {
+	w := &writer{clip: s.clip, layer: l, clock: s.clock, move: clip.Move{ID: lineupID}}
+	if i == 0 {
+		w.put(clip.Opacity, s.first(), hold, 100)
+	} else {
+		w.put(clip.Opacity, s.first(), hold, 0)
+		w.put(clip.Opacity, s.began[i], soft, 0)
+		w.put(clip.Opacity, s.arrived[i], hold, 100)
+	}
+	if i+1 < len(s.arrived) {
+		w.put(clip.Opacity, s.began[i+1], soft, 100)
+		w.put(clip.Opacity, s.arrived[i+1], hold, 0)
+	}
+}
+
+// Forget takes a layer out of the line-up that it is in, if it is in one.
+func Forget(group *clip.Layer, layer string) {
+	if group == nil || group.Lineup == nil {
+		return
+	}
+	u := group.Lineup
+	u.Items = slices.DeleteFunc(u.Items, func(it clip.Item) bool { return it.Layer == layer })
+	for i := range u.Items {
+		u.Items[i].With = slices.DeleteFunc(u.Items[i].With, func(id string) bool { return id == layer })
+	}
+}

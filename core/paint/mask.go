@@ -1,0 +1,112 @@
+package paint
+
+import (
+	"image"
+	"math"
+
+	"golang.org/x/image/vector"
+)
+
+// PathMask is the coverage of a path on a plane of a size.
+func PathMask(p Path, w, h int) *Mask {
+	r := vector.NewRasterizer(w, h)
+	p.trace(r)
+	m := &Mask{W: w, H: h, Pix: make([]uint8, w*h)}
+	r.Draw(&image.Alpha{Pix: m.Pix, Stride: w, Rect: image.Rect(0, 0, w, h)}, image.Rect(0, 0, w, h), image.Opaque, image.Point{})
+	return m
+}
+
+// Cut multiplies a bitmap by a mask of its size.
+func (b *Bitmap) Cut(m *Mask) {
+	for i, a := range m.Pix {
+		b.Pix[i] = faded(b.Pix[i], a)
+	}
+}
+
+// CutByAlpha multiplies a bitmap by the alpha of another one of its size.
+func (b *Bitmap) CutByAlpha(by *Bitmap) {
+	for i, p := range by.Pix {
+		b.Pix[i] = faded(b.Pix[i], uint8(p>>24))
+	}
+}
+
+// faded is a pixel times a share of 255ths, rounded.
+func faded(p uint32, a uint8) uint32 {
+	switch {
+	case a == 255 || p == 0:
+		return p
+	case a == 0:
+		return 0
+	}
+	t := spread(p)*uint64(a) + 0x80*lanes
+	return packed((t + t>>8&byteLanes) >> 8 & byteLanes)
+}
+
+// Trimmed is the part of a bitmap within a rectangle with rounded corners, all
+// in its pixels; what lies partly within is partly covered. (x0, y0) is the
+// pixel of b at the result's upper left corner.
+func (b *Bitmap) Trimmed(left, top, right, bottom, radius float64) (out *Bitmap, x0, y0 int) {
+	x0, y0 = int(math.Floor(max(left, 0))), int(math.Floor(max(top, 0)))
+	x1, y1 := min(int(math.Ceil(right)), b.W), min(int(math.Ceil(bottom)), b.H)
+	if x1 <= x0 || y1 <= y0 || right <= left || bottom <= top {
+		return NewBitmap(1, 1), 0, 0
+	}
+	out = NewBitmap(x1-x0, y1-y0)
+	for y := range out.H {
+		copy(out.Pix[y*out.W:(y+1)*out.W], b.Pix[(y+y0)*b.W+x0:])
+	}
+	shape := RoundRect(right-left, bottom-top, radius).
+		Transformed(Translate((left+right)/2-float64(x0), (top+bottom)/2-float64(y0)))
+	out.Cut(PathMask(shape, out.W, out.H))
+	return out, x0, y0
+}
+
+// Blurred is the bitmap with a margin, blurred with a standard deviation in
+// pixels, all four channels alike.
+func (b *Bitmap) Blurred(sigma float64, margin int) *Bitmap {
+	out := NewBitmap(b.W+2*margin, b.H+2*margin)
+	plane := &Mask{W: out.W, H: out.H, Pix: make([]uint8, out.W*out.H)}
+	for shift := 0; shift < 32; shift += 8 {
+		clear(plane.Pix)
+		for y := range b.H {
+			at := (y+margin)*out.W + margin
+			for x, p := range b.Pix[y*b.W : (y+1)*b.W] {
+				plane.Pix[at+x] = uint8(p >> shift)
+			}
+		}
+		plane.Blur(sigma)
+		for i, v := range plane.Pix {
+			out.Pix[i] |= uint32(v) << shift
+		}
+	}
+	// Rounding may leave a colour a little above its alpha.
+	for i, p := range out.Pix {
+		a := p >> 24
+		out.Pix[i] = min(p&255, a) | min(p>>8&255, a)<<8 | min(p>>16&255, a)<<16 | a<<24
+	}
+	return out
+}
+
+// AlphaOf writes the alpha of a bitmap into a mask of its size.
+func (m *Mask) AlphaOf(b *Bitmap) {
+	for i, p := range b.Pix {
+		m.Pix[i] = uint8(p >> 24)
+	}
+}
+
+// Straight is the bitmap as bytes R, G, B, A that are not premultiplied, as a
+// canvas holds them.
+func (b *Bitmap) Straight() []byte {
+	out := make([]byte, 4*len(b.Pix))
+	for i, p := range b.Pix {
+		a := p >> 24
+		if a == 0 {
+			continue
+		}
+		for k := range 3 {
+			out[4*i+k] = uint8(((p>>(8*k)&255)*255 + a/2) / a)
+		}
+		out[4*i+3] = uint8(a)
+	}
+	return out
+}

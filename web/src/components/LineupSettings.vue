@@ -1,0 +1,187 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useEditor } from '../stores/editor'
+import type { Layer, Lineup, Slot } from '../types'
+import ChoiceField from './ChoiceField.vue'
+import NumberField from './NumberField.vue'
+
+// The products that take turns in a group, their slots and their times.
+const props = defineProps<{ lineup: Lineup; layer: Layer }>()
+const editor = useEditor()
+const slot = ref(0)
+
+const inside = computed(() => editor.clip?.layers.filter((l) => l.group === props.layer.id) ?? [])
+const name = (id: string) => editor.layerOf(id)?.name ?? id
+const used = computed(() => new Set(props.lineup.items.flatMap((i) => [i.layer, ...(i.with ?? [])])))
+const free = computed(() => inside.value.filter((l) => !used.value.has(l.id) && l.kind !== 'card'))
+// Cut-outs elsewhere can join.
+const others = computed(
+  () => editor.clip?.layers.filter((l) => l.kind === 'cutout' && l.group !== props.layer.id && !l.locked) ?? []
+)
+
+function set(values: Partial<Lineup>) {
+  editor.run({ type: 'setLineup', layer: props.layer.id, lineup: { ...props.lineup, ...values } })
+}
+
+function setSlot(values: Partial<Slot>) {
+  set({ slots: props.lineup.slots.map((s, i) => (i === slot.value ? { ...s, ...values } : s)) })
+}
+
+const remove = (i: number) => set({ items: props.lineup.items.filter((_, k) => k !== i) })
+
+function later(i: number) {
+  const items = [...props.lineup.items]
+  ;[items[i], items[i + 1]] = [items[i + 1], items[i]]
+  set({ items })
+}
+
+function add(id: string) {
+  if (!id) return
+  const lineup = { ...props.lineup, items: [...props.lineup.items, { layer: id }] }
+  const join = { type: 'intoGroup', layers: [id], group: props.layer.id }
+  const change = { type: 'setLineup', layer: props.layer.id, lineup }
+  const first = props.lineup.items[0] && editor.layerOf(props.lineup.items[0].layer)
+  const rest = first && {
+    type: 'setRest',
+    layer: id,
+    shape: editor.home,
+    set: { pin: first.rest.pin, x: first.rest.x, y: first.rest.y }
+  }
+  editor.runAll([...(rest ? [rest] : []), join, change])
+}
+
+function pair(i: number, id: string) {
+  const items = props.lineup.items.map((it, k) => (k === i ? { ...it, with: id ? [id] : [] } : it))
+  set({ items })
+}
+</script>
+
+<template>
+  <div>
+    <h2>Line-up</h2>
+    <ol class="list-unstyled">
+      <li v-for="(it, i) in lineup.items" :key="it.layer">
+        <span class="who">{{ i + 1 }}. {{ name(it.layer) }}</span>
+        <ChoiceField
+          bare
+          :label="`Words with ${name(it.layer)}`"
+          :value="it.with?.[0] ?? ''"
+          :options="[
+            { id: '', name: 'no words' },
+            ...inside
+              .filter((l) => l.words && (!used.has(l.id) || it.with?.includes(l.id)))
+              .map((l) => ({ id: l.id, name: l.name }))
+          ]"
+          @change="pair(i, $event)"
+        />
+        <button
+          class="plain"
+          :disabled="i + 1 === lineup.items.length"
+          :aria-label="`${name(it.layer)} later`"
+          @click="later(i)"
+        >
+          <i class="bi bi-arrow-down" />
+        </button>
+        <button class="plain" :aria-label="`Take ${name(it.layer)} out of the line-up`" @click="remove(i)">
+          <i class="bi bi-x-lg" />
+        </button>
+      </li>
+    </ol>
+    <ChoiceField
+      bare
+      label="Add a product to the line-up"
+      value=""
+      :options="[
+        { id: '', name: 'Add a product…' },
+        ...free.filter((l) => !l.words).map((l) => ({ id: l.id, name: l.name })),
+        ...others.map((l) => ({ id: l.id, name: l.name }))
+      ]"
+      @change="add"
+    />
+    <div class="three spaced">
+      <NumberField
+        v-if="lineup.beats"
+        label="Each, beats"
+        :value="lineup.beats"
+        @change="set({ beats: Math.max(0, $event) })"
+      />
+      <NumberField
+        v-else
+        label="Each, frames"
+        :value="lineup.stay"
+        @change="set({ stay: Math.max(2, Math.round($event)) })"
+      />
+      <NumberField
+        v-if="lineup.bars"
+        label="Change, bars"
+        :step="0.25"
+        :value="lineup.bars"
+        @change="set({ bars: Math.max(0, $event) })"
+      />
+      <NumberField
+        v-else
+        label="Change"
+        :value="lineup.change"
+        hint="frames"
+        @change="set({ change: Math.max(1, Math.round($event)) })"
+      />
+      <ChoiceField
+        label="Counted in"
+        :value="lineup.beats ? (lineup.bars ? 'bars' : 'beats') : 'frames'"
+        :options="[
+          { id: 'frames', name: 'Frames' },
+          { id: 'beats', name: 'Beats' },
+          { id: 'bars', name: 'Bars' }
+        ]"
+        @change="
+          set({ beats: $event === 'frames' ? 0 : lineup.beats || 4, bars: $event === 'bars' ? lineup.bars || 1 : 0 })
+        "
+      />
+    </div>
+    <details>
+      <summary>Slots</summary>
+      <div class="three">
+        <ChoiceField
+          label="Slot"
+          :value="String(slot)"
+          :options="lineup.slots.map((s, i) => ({ id: String(i), name: s.name }))"
+          @change="slot = Number($event)"
+        />
+        <NumberField label="Right" :value="lineup.slots[slot].x" @change="setSlot({ x: $event })" />
+        <NumberField label="Down" :value="lineup.slots[slot].y" @change="setSlot({ y: $event })" />
+        <NumberField label="Size" unit="%" :value="lineup.slots[slot].size" @change="setSlot({ size: $event })" />
+        <NumberField label="Turn" unit="°" :value="lineup.slots[slot].turn" @change="setSlot({ turn: $event })" />
+        <NumberField
+          label="Opacity"
+          unit="%"
+          :value="lineup.slots[slot].opacity"
+          @change="setSlot({ opacity: $event })"
+        />
+      </div>
+    </details>
+  </div>
+</template>
+
+<style scoped>
+li {
+  display: grid;
+  grid-template-columns: 1fr 92px 24px 24px;
+  gap: 0.2rem;
+  align-items: center;
+  font-size: 0.82rem;
+}
+
+.who {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.spaced {
+  margin-top: 0.4rem;
+}
+
+ol {
+  margin-bottom: 0.4rem;
+}
+</style>

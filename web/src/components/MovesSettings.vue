@@ -1,0 +1,196 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useEditor } from '../stores/editor'
+import type { Move } from '../types'
+import { moveKinds, moveName, sides, timecode } from '../words'
+import ChoiceField from './ChoiceField.vue'
+import NumberField from './NumberField.vue'
+
+// Moves write ordinary keys. Those that a layer has can be changed here; what
+// they wrote is written anew then.
+const editor = useEditor()
+const openId = ref('')
+const moves = computed(() => editor.layer?.moves ?? [])
+const rate = computed(() => editor.clip?.rate ?? 30)
+const beatHere = computed(() => editor.view.beats.find((b) => b.frame === editor.frame))
+const row = computed(() => editor.view.rows.find((r) => r.layer === editor.selected))
+
+// A new move begins at the playhead, bound to the beat that is there.
+async function add(kind: string) {
+  const move = await editor.ask<Move>('draftMove', kind)
+  move.at = beatHere.value ? { beat: beatHere.value.beat } : editor.frame
+  // On a beat an entrance lands; where there is no room before it, it begins.
+  const before = editor.frame - (row.value?.from ?? 0)
+  move.lands = ['gust', 'settle', 'swell', 'unfurl'].includes(kind) && before >= move.length
+  const had = new Set(moves.value.map((m) => m.id))
+  const layers = editor.chosen.length ? editor.chosen : [editor.selected]
+  if (await editor.runAll(layers.map((layer) => ({ type: 'setMove', layer, move }))))
+    openId.value = moves.value.find((m) => !had.has(m.id))?.id ?? ''
+}
+
+function set(m: Move, values: Partial<Move>) {
+  editor.run({ type: 'setMove', layer: editor.selected, move: { ...m, ...values } })
+}
+
+function here(m: Move) {
+  set(m, { at: beatHere.value ? { beat: beatHere.value.beat } : editor.frame })
+}
+
+const spanOf = (m: Move) => row.value?.moves.find((s) => s.id === m.id)
+const about = (m: Move) => {
+  const s = spanOf(m)
+  return s ? `${timecode(s.from, rate.value)} to ${timecode(s.to, rate.value)}` : ''
+}
+const isOn = (m: Move) => typeof m.at !== 'number'
+const sided = (m: Move) => ['gust', 'settle', 'waft', 'unfurl', 'whisk'].includes(m.kind)
+const sideChoices = (m: Move) =>
+  m.kind === 'unfurl'
+    ? sides.slice(0, 4)
+    : m.kind === 'gust' || m.kind === 'whisk'
+      ? [...sides, { id: '', name: m.kind === 'gust' ? 'From nothing' : 'To nothing' }]
+      : sides
+</script>
+
+<template>
+  <div>
+    <h2>Moves</h2>
+    <div class="kinds">
+      <button
+        v-for="k in moveKinds"
+        :key="k.id"
+        class="plain kind"
+        :title="k.says"
+        :aria-label="`${k.name}: ${k.says}`"
+        @click="add(k.id)"
+      >
+        <i class="bi" :class="k.icon" aria-hidden="true" />{{ k.name }}
+      </button>
+    </div>
+    <p v-if="!moves.length" class="says">
+      A move writes ordinary keys from the playhead on; on a beat, it lands there and stays bound to it.
+    </p>
+    <div v-for="m in moves" :key="m.id" class="move" :data-move="m.id">
+      <div class="title">
+        <button class="plain" :aria-expanded="openId === m.id" @click="openId = openId === m.id ? '' : m.id">
+          <i :class="openId === m.id ? 'bi bi-chevron-down' : 'bi bi-chevron-right'" />
+          <strong>{{ moveName(m.kind) }}</strong> <small>{{ about(m) }}</small>
+          <i v-if="isOn(m)" class="bi bi-music-note brass" title="Bound to a beat" />
+        </button>
+        <button
+          class="plain"
+          :aria-label="`Take the ${moveName(m.kind)} away`"
+          title="Take it away with its keys"
+          @click="editor.run({ type: 'removeMove', layer: editor.selected, id: m.id })"
+        >
+          <i class="bi bi-x-lg" />
+        </button>
+      </div>
+      <div v-if="openId === m.id" class="three">
+        <ChoiceField
+          v-if="sided(m)"
+          label="Side"
+          :value="m.side ?? ''"
+          :options="sideChoices(m)"
+          @change="set(m, { side: $event })"
+        />
+        <NumberField
+          v-if="m.kind !== 'swell' && m.kind !== 'unfurl' && m.kind !== 'lull'"
+          label="Lean"
+          unit="°"
+          :value="m.turn"
+          @change="set(m, { turn: $event })"
+        />
+        <NumberField
+          v-if="m.kind !== 'unfurl' && m.kind !== 'lull'"
+          label="Strength"
+          unit="%"
+          :step="10"
+          :value="m.strength"
+          @change="set(m, { strength: $event })"
+        />
+        <NumberField
+          v-if="!m.beats"
+          label="Frames"
+          :value="m.length"
+          hint="0 goes on until the layer ends"
+          @change="set(m, { length: Math.max(0, Math.round($event)) })"
+        />
+        <NumberField v-else label="Beats" :step="0.5" :value="m.beats" @change="set(m, { beats: $event })" />
+        <ChoiceField
+          label="Counted in"
+          :value="m.beats ? 'beats' : 'frames'"
+          :options="[
+            { id: 'frames', name: 'Frames' },
+            { id: 'beats', name: 'Beats' }
+          ]"
+          @change="set(m, { beats: $event === 'beats' ? 1 : 0 })"
+        />
+        <NumberField
+          v-if="m.kind === 'gust'"
+          label="Then drifts"
+          :value="m.drift ?? 0"
+          :step="5"
+          hint="Units that it goes on drifting until it leaves"
+          @change="set(m, { drift: $event })"
+        />
+      </div>
+      <div v-if="openId === m.id" class="when">
+        <label class="check">
+          <input type="checkbox" :checked="m.lands ?? false" @change="set(m, { lands: !m.lands })" /> lands at its
+          moment
+        </label>
+        <button class="plain" @click="here(m)">
+          <i class="bi bi-geo" aria-hidden="true" />
+          {{ beatHere ? `To bar ${beatHere.bar}, beat ${beatHere.in}` : 'To the playhead' }}
+        </button>
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.kinds {
+  display: grid;
+  grid-template-columns: repeat(4, 1fr);
+  gap: 0.25rem;
+  margin-bottom: 0.4rem;
+}
+
+.kind {
+  border: 1px solid var(--line);
+  font-size: 0.78rem;
+  padding: 0.15rem 0;
+}
+
+.kind i {
+  display: block;
+  font-size: 1rem;
+  line-height: 1.1;
+}
+
+.move {
+  border-top: 1px solid var(--line);
+  padding: 0.15rem 0;
+}
+
+.title {
+  display: flex;
+  justify-content: space-between;
+  font-size: 0.82rem;
+}
+
+.title small {
+  color: var(--harbour-soft);
+}
+
+.brass {
+  color: var(--brass-deep);
+}
+
+.when {
+  display: flex;
+  justify-content: space-between;
+  font-size: 0.78rem;
+  margin: 0.25rem 0 0.4rem;
+}
+</style>

@@ -1,0 +1,52 @@
+import { useEditor } from '../stores/editor'
+import { useNotices } from '../stores/notices'
+import type { Moment } from '../types'
+
+// useMarks sets scenes, markers, the looped range, and closes the loop.
+export function useMarks() {
+  const editor = useEditor()
+  const notices = useNotices()
+
+  // here is the playhead, bound to the beat on which it stands.
+  function here(): Moment {
+    const b = editor.view.beats.find((x) => x.frame === editor.frame)
+    return b ? { beat: b.beat } : editor.frame
+  }
+
+  function marker() {
+    const markers = editor.clip?.markers ?? []
+    return editor.run({ type: 'setMarks', markers: [...markers, { name: `Marker ${markers.length + 1}`, at: here() }] })
+  }
+
+  // The first scene begins with the clip, so that there are two at once.
+  function scene() {
+    const scenes = editor.clip?.scenes ?? []
+    const first = scenes.length || editor.frame === 0 ? scenes : [{ name: 'Scene 1', at: 0 }]
+    return editor.run({ type: 'setMarks', scenes: [...first, { name: `Scene ${first.length + 1}`, at: here() }] })
+  }
+
+  function range(end: 'in' | 'out') {
+    const length = editor.clip?.length ?? 1
+    const [from, to] = editor.view.range ?? [0, length]
+    const at = end === 'in' ? editor.frame : editor.frame + 1
+    const next = end === 'in' ? { in: at, out: to > at ? to : length } : { in: from < at ? from : 0, out: at }
+    return editor.run({ type: 'setMarks', range: next })
+  }
+
+  const whole = () => editor.run({ type: 'setMarks', whole: true })
+
+  async function closeLoop() {
+    if (!(await editor.run({ type: 'closeLoop' }))) return
+    const gap = await editor.ask<{ pixels: number; layer: string; sudden: boolean }>('loopGap', { shape: editor.shape })
+    const name = editor.layerOf(gap.layer)?.name
+    if (gap.pixels < 0.5 && !gap.sudden) notices.say('The loop is closed: the last frame meets the first')
+    else if (gap.sudden)
+      notices.say(
+        `“${name}” shows at one end of the clip only; the largest jump is ${gap.pixels.toFixed(0)} pixels`,
+        'problem'
+      )
+    else notices.say(`The largest difference left is ${gap.pixels.toFixed(1)} pixels, in “${name}”`, 'problem')
+  }
+
+  return { here, marker, scene, range, whole, closeLoop }
+}

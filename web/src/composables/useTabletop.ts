@@ -1,0 +1,105 @@
+import { computed, ref, type Ref } from 'vue'
+import { useDesk } from '../stores/desk'
+import { useEditor } from '../stores/editor'
+import type { Command, Guide, Place } from '../types'
+import { drag } from './useDrag'
+
+// A drag: what it begins with, and the commands that it makes. A null leaves
+// the picture as it was.
+export type Make = (e: PointerEvent, dx: number, dy: number) => Command[] | null | Promise<Command[] | null>
+
+const guides = ref<Guide[]>([])
+
+// useTabletop turns drags over the picture into commands. w and h are the
+// picture's pixels; a unit is a thousandth of its shorter side.
+export function useTabletop(svg: Ref<SVGSVGElement | null>, w: () => number, h: () => number) {
+  const editor = useEditor()
+  const desk = useDesk()
+  const unit = computed(() => Math.min(w(), h()) / 1000)
+
+  const px = ([x, y]: [number, number]): [number, number] => [x * unit.value + w() / 2, y * unit.value + h() / 2]
+
+  function local(e: PointerEvent) {
+    const box = (svg.value as SVGSVGElement).getBoundingClientRect()
+    return { x: e.clientX - box.left, y: e.clientY - box.top }
+  }
+
+  function units(e: PointerEvent): [number, number] {
+    const at = local(e)
+    return [(at.x - w() / 2) / unit.value, (at.y - h() / 2) / unit.value]
+  }
+
+  // within turns a distance in the frame into one in the space of a layer's
+  // group, in which its position is counted.
+  function within(place: Place, dx: number, dy: number): [number, number] {
+    const [a, b] = place.away
+    const d = a * a + b * b || 1
+    return [(a * dx + b * dy) / d, (a * dy - b * dx) / d]
+  }
+
+  function handle(place: Place, change: Record<string, unknown>): Command {
+    return {
+      type: 'handle',
+      layer: place.layer,
+      shape: editor.shape,
+      frame: editor.frame,
+      target: desk.target === 'rest' ? 'rest' : 'auto',
+      base: place.position,
+      ...change
+    }
+  }
+
+  // follow shows what a drag makes while the pointer moves and keeps it at the
+  // end. What the drag does may be known a little after it has begun.
+  function follow(e: PointerEvent, what: Make | Promise<Make | null>, click?: () => void) {
+    let make: Make | null = null
+    let last: Command[] | null = null
+    let latest = 0
+    let pending: Promise<unknown> = Promise.resolve(what).then((m) => (make = m))
+    pending.catch(() => undefined)
+    drag(
+      e,
+      (m, dx, dy) => {
+        const mine = ++latest
+        pending = pending.then(async () => {
+          if (!make || (mine < latest - 1 && m.type === 'pointermove')) return
+          last = await make(m, dx, dy)
+          if (last?.length) editor.show({ type: 'batch', commands: last })
+        })
+        pending.catch(() => undefined)
+      },
+      async (moved) => {
+        await pending.catch(() => undefined)
+        guides.value = []
+        if (!moved) return click?.()
+        if (last?.length) await editor.runAll(last)
+        else editor.revert()
+      }
+    )
+  }
+
+  // moving drags layers together; they catch on guides and on other layers.
+  function moving(layers: string[]): Make {
+    const places = layers.map((l) => editor.placeOf(l)).filter((p): p is Place => !!p)
+    return async (m, dx, dy) => {
+      let x = dx / unit.value
+      let y = dy / unit.value
+      if (m.shiftKey && Math.abs(x) > Math.abs(y)) y = 0
+      else if (m.shiftKey) x = 0
+      if (desk.guides && !m.ctrlKey && !m.metaKey) {
+        const wish = { shape: editor.shape, frame: editor.frame, layers, dx: x, dy: y, reach: 6 / unit.value }
+        const caught = await editor.ask<{ dx: number; dy: number; guides: Guide[] }>('snap', wish)
+        const keep = (axis: string) => !m.shiftKey || (axis === 'x' ? x !== 0 : y !== 0)
+        guides.value = caught.guides.filter((g) => keep(g.axis))
+        if (keep('x')) x = caught.dx
+        if (keep('y')) y = caught.dy
+      }
+      return places.map((p) => {
+        const [px_, py_] = within(p, x, y)
+        return handle(p, { dx: px_, dy: py_ })
+      })
+    }
+  }
+
+  return { unit, px, local, units, within, handle, follow, moving, guides }
+}

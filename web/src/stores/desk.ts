@@ -1,0 +1,19 @@
+import { useLocalStorage } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { ref, shallowRef } from 'vue'
+import type { CopiedKey, Ease } from '../types'
+
+// How a person likes to work: kept in the browser, not in the clip.
+export const useDesk = defineStore('desk', () => {
+  const target = useLocalStorage<'rest' | 'key'>('billow-target', 'rest') // what a drag in the picture changes
+  const path = useLocalStorage('billow-path', true)
+  const ghosts = useLocalStorage('billow-ghosts', false)
+  const guides = useLocalStorage('billow-guides', true)
+  const speed = useLocalStorage('billow-speed', false)
+  const beatHeight = useLocalStorage('billow-beat-height', 0) // pixels; 0 is a third of the window
+  const copied = shallowRef<CopiedKey[]>([])
+  const copiedEase = shallowRef<Ease | null>(null)
+  const finding = ref('')
+  const helping = ref(false)
+  return { target, path, ghosts, guides, speed, beatHeight, copied, copiedEase, finding, helping }
+})
