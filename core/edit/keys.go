@@ -95,17 +95,17 @@ func (s *SetKey) apply(c *clip.Clip) error {
 // putKey adds or replaces; a replaced key keeps the moment it is bound to.
 func putKey(c *clip.Clip, tracks map[string]motion.Track, layer, property string, key motion.Key) {
 	clock, t := c.Clock(), tracks[property]
-	for i := range t {
-		if clock.Frame(t[i].At) == clock.Frame(key.At) {
-			if !key.At.OnBeat {
-				key.At = t[i].At
-			}
-			byHand(c, layer, &t[i])
-			t[i] = key
-			return
-		}
+	f := clock.Frame(key.At)
+	i := sort.Search(len(t), func(i int) bool { return clock.Frame(t[i].At) >= f })
+	if i == len(t) || clock.Frame(t[i].At) != f {
+		tracks[property] = slices.Insert(t, i, key)
+		return
 	}
-	tracks[property] = sorted(c, append(t, key))
+	if !key.At.OnBeat {
+		key.At = t[i].At
+	}
+	byHand(c, layer, &t[i])
+	t[i] = key
 }
 
 // RemoveKeys deletes keys.

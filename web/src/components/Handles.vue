@@ -46,6 +46,9 @@ const turners = computed(() => {
   })
 })
 
+// The pivot is a pin: its head lies beside its point, out of the way of a drag.
+const pin = 16
+
 const onKeys = computed(
   () => desk.target === 'key' && ['position', 'scale', 'rotation'].some((p) => editor.layer?.tracks[p]?.length)
 )
@@ -132,9 +135,10 @@ function turn(e: PointerEvent) {
 function movePivot(e: PointerEvent) {
   e.stopPropagation()
   const p = place.value as Place
+  const from = top.units(e)
   top.follow(e, (m) => {
-    const [x, y] = top.units(m)
-    const to = share(p, x, y)
+    const at = top.units(m)
+    const to = share(p, p.pivot[0] + at[0] - from[0], p.pivot[1] + at[1] - from[1])
     return [{ type: 'movePivot', layer: p.layer, shape: editor.shape, to, move: [0, 0] }]
   })
 }
@@ -213,11 +217,19 @@ function share(p: Place, x: number, y: number): [number, number] {
       >
         <title>Size</title>
       </path>
-      <g class="pivot" data-handle="pivot" @pointerdown="movePivot">
-        <circle :cx="pivot[0]" :cy="pivot[1]" r="8" class="hit" />
-        <circle :cx="pivot[0]" :cy="pivot[1]" r="4" />
-        <path :d="`M${pivot[0] - 8} ${pivot[1]}h16M${pivot[0]} ${pivot[1] - 8}v16`" />
-        <title>Pivot: it turns and sizes about this point</title>
+      <g class="pivot">
+        <line :x1="pivot[0]" :y1="pivot[1]" :x2="pivot[0] + pin" :y2="pivot[1] - pin" />
+        <circle :cx="pivot[0]" :cy="pivot[1]" r="2" />
+        <circle
+          :cx="pivot[0] + pin"
+          :cy="pivot[1] - pin"
+          r="5"
+          class="head"
+          data-handle="pivot"
+          @pointerdown="movePivot"
+        >
+          <title>Pivot: it turns and sizes about the pin's point</title>
+        </circle>
       </g>
     </template>
   </svg>
@@ -280,24 +292,18 @@ function share(p: Place, x: number, y: number): [number, number] {
   fill: rgba(240, 185, 79, 0.4);
 }
 
-.pivot {
-  cursor: move;
-}
-
-.pivot .hit {
-  fill: transparent;
-  stroke: none;
-}
-
+.pivot line,
 .pivot circle {
-  fill: none;
-  stroke: #dd4f28;
-  stroke-width: 1.5;
+  stroke: #fcfaf5;
+  stroke-width: 1;
+  fill: #dd4f28;
+  pointer-events: none;
 }
 
-.pivot path {
-  stroke: #dd4f28;
-  stroke-width: 1;
+.pivot .head {
+  stroke-width: 1.5;
+  cursor: move;
+  pointer-events: auto;
 }
 
 .guide {

@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { useTabletop } from '../composables/useTabletop'
+import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
 import type { MotionPath, Place } from '../types'
 
 // The way of the chosen layer through the frame: a dot a frame, so that fast
-// parts are loose and slow ones dense. Its keys and handles can be dragged.
+// parts are loose and slow ones dense. Its keys and handles can be dragged while
+// a drag is to change keys; otherwise they would be in the way.
 const props = defineProps<{ w: number; h: number }>()
 const editor = useEditor()
+const desk = useDesk()
 const group = ref<SVGGElement | null>(null)
 const svg = computed(() => (group.value?.ownerSVGElement ?? null) as SVGSVGElement | null)
 const top = useTabletop(
@@ -138,6 +141,7 @@ function straighten(k: Key) {
             :cy="top.px(k[end]!)[1]"
             r="5"
             class="bend"
+            :class="{ free: desk.target === 'key' }"
             :data-bend="`${k.frame} ${end}`"
             @pointerdown="dragHandle($event, k, end)"
           />
@@ -146,7 +150,7 @@ function straighten(k: Key) {
       <path
         :d="diamond(top.px(k.at))"
         class="key"
-        :class="{ here: k.frame === editor.frame }"
+        :class="{ here: k.frame === editor.frame, free: desk.target === 'key' }"
         :data-pathkey="k.frame"
         @pointerdown="dragKey($event, k)"
         @dblclick="straighten(k)"
@@ -189,8 +193,18 @@ function straighten(k: Key) {
   cursor: move;
 }
 
-.key.here {
+.key:not(.free) {
+  fill: none;
+  stroke: #f0b94f;
+  pointer-events: none;
+}
+
+.key.free.here {
   fill: #dd4f28;
+}
+
+.bend:not(.free) {
+  pointer-events: none;
 }
 
 .bend {
