@@ -59,7 +59,7 @@ func viewOf(e *engine, arg, _ []byte) (any, []byte, error) {
 	if err != nil {
 		return nil, nil, err
 	}
-	return view.Of(e.shown, s, e.lib, p.Open), nil, nil
+	return view.Of(e.shown, e.arranged(s), p.Open), nil, nil
 }
 
 // picture takes the file of a picture; the argument is its hash.
@@ -131,9 +131,9 @@ func ghosts(e *engine, arg, _ []byte) (any, []byte, error) {
 	return nil, b.Straight(), nil
 }
 
-// placesIn tells where the layers are on a frame, and the values that one of
-// them has there.
-func (e *engine) placesIn(s clip.Shape, f int, layer string) any {
+// placesIn tells where layers are on a frame, and the values that one of them
+// has there.
+func (e *engine) placesIn(s clip.Shape, f int, layer string, layers []string) any {
 	st := e.arranged(s)
 	w, h := st.Extent()
 	values := map[string][]float64{}
@@ -144,7 +144,7 @@ func (e *engine) placesIn(s clip.Shape, f int, layer string) any {
 			}
 		}
 	}
-	return map[string]any{"w": w, "h": h, "places": st.Places(f), "values": values}
+	return map[string]any{"w": w, "h": h, "places": st.Places(f, append([]string{}, layers...)), "values": values}
 }
 
 // properties lists what can have keys, and in which kinds of layers.
@@ -173,7 +173,7 @@ func places(e *engine, arg, _ []byte) (any, []byte, error) {
 	if err != nil {
 		return nil, nil, err
 	}
-	return e.placesIn(s, p.Frame, p.Layer), nil, nil
+	return e.placesIn(s, p.Frame, p.Layer, p.Layers), nil, nil
 }
 
 // path is the way of a layer through the frame.
@@ -203,7 +203,7 @@ func snap(e *engine, arg, _ []byte) (any, []byte, error) {
 	}
 	lines := layout.Guides(s)
 	var box *layout.Box
-	for _, pl := range frame.Arrange(e.kept, s, e.lib).Places(p.Frame) {
+	for _, pl := range frame.Arrange(e.kept, s, e.lib).Places(p.Frame, nil) {
 		l := e.kept.Layer(pl.Layer)
 		b := pl.Box()
 		switch {

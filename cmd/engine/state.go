@@ -104,8 +104,9 @@ type wish struct {
 	Keep    bool            `json:"keep"`
 	Shape   string          `json:"shape"`
 	Frame   int             `json:"frame"`
-	Open    []string        `json:"open"`  // layers whose rows are open
-	Layer   string          `json:"layer"` // whose values are told
+	Open    []string        `json:"open"`   // layers whose rows are open
+	Layer   string          `json:"layer"`  // whose values are told
+	Layers  []string        `json:"layers"` // whose places are told
 }
 
 // change applies a command to the clip as it is kept. Without keep it is only
@@ -140,10 +141,10 @@ func apply(e *engine, arg, _ []byte) (any, []byte, error) {
 	if err != nil {
 		s = e.shown.Shapes[0]
 	}
-	out := applied{Places: e.placesIn(s, in.Frame, in.Layer)}
+	out := applied{Places: e.placesIn(s, in.Frame, in.Layer, in.Layers)}
 	layers, only := e.shown.Changes(before)
 	if !only || len(in.Command) == 0 {
-		v := view.Of(e.shown, s, e.lib, in.Open)
+		v := view.Of(e.shown, e.arranged(s), in.Open)
 		out.Clip, out.View = e.shown, &v
 		return out, nil, nil
 	}
@@ -151,7 +152,7 @@ func apply(e *engine, arg, _ []byte) (any, []byte, error) {
 		out.Layers = append(out.Layers, e.shown.Layer(id))
 	}
 	if len(layers) > 0 {
-		out.Rows = view.Rows(e.shown, s, e.lib, in.Open, layers)
+		out.Rows = view.Rows(e.shown, e.arranged(s), in.Open, layers)
 	}
 	return out, nil, nil
 }

@@ -34,6 +34,22 @@ var Fonts = []string{
 	"fraunces-600", "fraunces-600-italic", "caveat-700",
 }
 
+// ValidateAfter is Validate for a clip that was copied from a valid one: layers
+// that it still shares with that are not looked at again where nothing else can
+// make them wrong.
+func (c *Clip) ValidateAfter(from *Clip) error {
+	changed, only := c.Changes(from)
+	if !only {
+		return c.Validate()
+	}
+	for _, id := range changed {
+		if err := c.validateLayer("layers["+id+"]", c.Layer(id)); err != nil {
+			return err
+		}
+	}
+	return c.validateTies()
+}
+
 // Validate reports the first thing that is wrong, as a *FieldError, or nil.
 func (c *Clip) Validate() error {
 	if err := c.validateFrame(); err != nil {

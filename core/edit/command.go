@@ -74,7 +74,7 @@ func Apply(c *clip.Clip, raw []byte) (*clip.Clip, error) {
 	if err != nil {
 		return nil, err
 	}
-	if err := next.Validate(); err != nil {
+	if err := next.ValidateAfter(c); err != nil {
 		return nil, err
 	}
 	return next, nil

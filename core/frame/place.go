@@ -2,6 +2,7 @@ package frame
 
 import (
 	"math"
+	"slices"
 
 	"billow/core/clip"
 	"billow/core/layout"
@@ -25,10 +26,14 @@ type Place struct {
 	Away     [2]float64    `json:"away"`     // a unit of its position to the right, as drawn: x and y
 }
 
-// Places lists the layers that are on at a frame, from the back to the front.
-func (s *Stage) Places(frame int) []Place {
+// Places lists the layers that are on at a frame, from the back to the front:
+// all of them, or those of only that are.
+func (s *Stage) Places(frame int, only []string) []Place {
 	out := []Place{}
 	for _, a := range s.actors {
+		if only != nil && !slices.Contains(only, a.layer.ID) {
+			continue
+		}
 		if pl, on := s.place(a, float64(frame)); on {
 			out = append(out, pl)
 		}

@@ -38,6 +38,25 @@ const (
 	properties
 )
 
+// neutral is every property as it is without keys and values of its own.
+var neutral = func() (out [properties][4]float64) {
+	for i, p := range clip.AllProperties {
+		for d := range p.Dims {
+			out[i][d] = p.Neutral
+		}
+	}
+	return out
+}()
+
+// propertyIndex finds the place of a property by its name.
+var propertyIndex = func() map[string]int {
+	out := map[string]int{}
+	for i, p := range clip.AllProperties {
+		out[p.Name] = i
+	}
+	return out
+}()
+
 // eye is how far in front of the picture plane it is looked at from, in units.
 const eye = 1000
 

@@ -157,13 +157,20 @@ func (s *Stage) ready(a *actor) {
 		}
 	}
 	a.largest *= grow
-	a.still = true
-	for i, p := range clip.AllProperties {
-		copy(a.base[i][:], l.Base(p.Name))
-		if t := l.Tracks[p.Name]; len(t) > 0 {
-			a.curves[i] = s.clip.Curve(p.Name, t)
-			a.still = a.still && !looks[i]
+	a.base = neutral
+	for i := fillColour; i <= stopColour4; i++ {
+		if name := clip.AllProperties[i].Name; clip.Has(l.Kind, name) {
+			copy(a.base[i][:], l.Base(name))
 		}
+	}
+	for name, v := range l.Values {
+		copy(a.base[propertyIndex[name]][:], v)
+	}
+	a.still = true
+	for name, t := range l.Tracks {
+		i := propertyIndex[name]
+		a.curves[i] = s.clip.Curve(name, t)
+		a.still = a.still && !looks[i]
 	}
 	a.cx, a.cy = layout.Centre(a.rest, s.shape)
 	for _, child := range a.children {

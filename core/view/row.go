@@ -126,7 +126,11 @@ func track(c *clip.Clip, p clip.Property, keys motion.Track, curve *motion.Curve
 	clock := c.Clock()
 	t := Track{Property: p.Name, Beads: []Bead{}, String: []float64{}, Speed: []float64{}, Creeps: []Creep{}}
 	points := samples(curve)
-	t.Lo, t.Hi, t.Dim = spanOf(curve, points, p.Dims)
+	values := make([][4]float64, len(points))
+	for i, f := range points {
+		values[i] = curve.Sample(f)
+	}
+	t.Lo, t.Hi, t.Dim = spanOf(values, p.Dims)
 	for i, k := range keys {
 		f := curve.Frame(i)
 		b := Bead{
@@ -139,8 +143,9 @@ func track(c *clip.Clip, p clip.Property, keys motion.Track, curve *motion.Curve
 		t.Beads = append(t.Beads, b)
 	}
 	if strings {
-		for _, f := range points {
-			t.String = append(t.String, round(f), round(t.height(curve.At(f, t.Dim))))
+		t.String = make([]float64, 0, 2*len(points))
+		for i, f := range points {
+			t.String = append(t.String, round(f), round(t.height(values[i][t.Dim])))
 		}
 		t.warn(c.Rate, p, curve)
 	}
@@ -189,12 +194,11 @@ func samples(c *motion.Curve) []float64 {
 }
 
 // spanOf is the range of the number that changes most.
-func spanOf(c *motion.Curve, points []float64, dims int) (lo, hi float64, dim int) {
+func spanOf(values [][4]float64, dims int) (lo, hi float64, dim int) {
 	for d := range dims {
 		a, b := math.Inf(1), math.Inf(-1)
-		for _, f := range points {
-			v := c.At(f, d)
-			a, b = min(a, v), max(b, v)
+		for i := range values {
+			a, b = min(a, values[i][d]), max(b, values[i][d])
 		}
 		if d == 0 || b-a > hi-lo {
 			lo, hi, dim = a, b, d
@@ -242,7 +246,7 @@ func (t *Track) warn(rate timing.Rate, p clip.Property, c *motion.Curve) {
 			continue
 		}
 		from, to := int(c.Frame(i)), int(c.Frame(i+1))
-		for f := from; f < to; f += max(1, (to-from)/24) {
+		for f := from; f < to; f += max(1, (to-from)/8) {
 			if v := c.Speed(float64(f) + 0.5); v > peak {
 				peak, at = v, f
 			}
@@ -260,16 +264,23 @@ func (t *Track) speeds(c *motion.Curve) {
 		return
 	}
 	first, last := c.Frame(0), c.Frame(c.Len()-1)
-	step := max(1, (last-first)/400)
-	var v []float64
-	for f := first; f <= last; f += step {
-		v = append(v, c.Speed(f))
+	step := max(1, (last-first)/200)
+	var speeds []float64
+	before := c.Sample(first)
+	for f := first + step; f <= last; f += step {
+		now := c.Sample(f)
+		sum := 0.0
+		for d := range now {
+			sum += (now[d] - before[d]) * (now[d] - before[d])
+		}
+		speeds = append(speeds, math.Sqrt(sum))
+		before = now
 	}
-	peak := slices.Max(v)
+	peak := slices.Max(append(speeds, 0))
 	if peak == 0 {
 		return
 	}
-	for i := range v {
-		t.Speed = append(t.Speed, round(first+float64(i)*step), round(v[i]/peak))
+	for i, v := range speeds {
+		t.Speed = append(t.Speed, round(first+(float64(i)+0.5)*step), round(v/peak))
 	}
 }

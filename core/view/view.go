@@ -59,16 +59,17 @@ type Mark struct {
 	When  string `json:"when"`
 }
 
-// Of describes a clip in a shape. Rows of the layers in open are told with all
+// Of describes a clip as it is on a stage, which says how far "just outside" is.
+// Rows of the layers in open are told with all
 // their strings and speeds; the others with their first string.
-func Of(c *clip.Clip, shape clip.Shape, lib *frame.Library, open []string) View {
+func Of(c *clip.Clip, stage *frame.Stage, open []string) View {
 	v := View{
 		Length: c.Length, Timecode: c.Rate.Timecode(c.Length),
 		Beats: beats(c), Hits: []Hit{}, Wave: []Level{}, Scenes: []Scene{}, Markers: []Mark{},
 	}
 	v.sound(c)
 	v.marks(c)
-	v.Rows = Rows(c, shape, lib, open, nil)
+	v.Rows = Rows(c, stage, open, nil)
 	return v
 }
 
@@ -120,8 +121,7 @@ func (v *View) marks(c *clip.Clip) {
 
 // Rows describes layers: all of them in the order of the Beatline, or those in
 // only.
-func Rows(c *clip.Clip, shape clip.Shape, lib *frame.Library, open, only []string) []Row {
-	stage := frame.Arrange(c, shape, lib)
+func Rows(c *clip.Clip, stage *frame.Stage, open, only []string) []Row {
 	out := []Row{}
 	if len(c.Light.Tracks) > 0 && (only == nil || slices.Contains(only, clip.LightID)) {
 		out = append(out, lightRow(c, slices.Contains(open, clip.LightID)))

@@ -35,7 +35,7 @@ func sample() *clip.Clip {
 }
 
 func look(c *clip.Clip) View {
-	return Of(c, c.Shapes[0], frame.NewLibrary(words.NewFonts(), 1<<20), []string{"moving"})
+	return Of(c, frame.Arrange(c, c.Shapes[0], frame.NewLibrary(words.NewFonts(), 1<<20)), []string{"moving"})
 }
 
 func TestBeatsAreCountedInBars(t *testing.T) {

@@ -4,6 +4,7 @@ import { leftRoom } from '../beatline'
 import { drag } from '../composables/useDrag'
 import { useKeys } from '../composables/useKeys'
 import { useSnap, type Snapped } from '../composables/useSnap'
+import { useWarp } from '../composables/useWarp'
 import { useEditor } from '../stores/editor'
 import type { Bead, Command, KeyRef, Track } from '../types'
 import { moveName, propertyName } from '../words'
@@ -23,8 +24,10 @@ const props = defineProps<{
 const editor = useEditor()
 const keys = useKeys()
 const { snap, clear } = useSnap()
+const warp = useWarp()
 
-const x = (frame: number) => leftRoom + frame * props.scale
+const placing = computed(() => warp.placing(props.layer, props.track.property, props.track.beads))
+const x = (frame: number) => leftRoom + (placing.value?.(frame) ?? frame) * props.scale
 const y = (height: number) => props.top + 6 + (1 - height) * (props.height - 12)
 const points = (flat: number[], line: (h: number) => number) => {
   let d = ''
@@ -104,6 +107,7 @@ function press(e: PointerEvent, bead: Bead) {
 function slide(e: PointerEvent, bead: Bead, me: KeyRef, moving: KeyRef[]) {
   const own = (l: string, p: string, f: number) =>
     moving.some((k) => k.layer === l && k.property === p && k.frame === f)
+  const elsewhere = warp.begin(moving)
   let command: Command | null = null
   let by = 0
   let upright: boolean | null = null
@@ -118,6 +122,8 @@ function slide(e: PointerEvent, bead: Bead, me: KeyRef, moving: KeyRef[]) {
         const hit = snap(raw, 9 / props.scale, own, m.ctrlKey || m.metaKey)
         by = (hit ? hit.frame : Math.round(raw)) - bead.frame
         command = by === 0 && hit?.beat === undefined ? null : shift(moving, me, by, hit)
+        elsewhere((f) => f + by)
+        return editor.showPicture(command)
       }
       if (command) editor.show(command)
       else editor.revert()
@@ -125,8 +131,9 @@ function slide(e: PointerEvent, bead: Bead, me: KeyRef, moving: KeyRef[]) {
     async (moved) => {
       clear()
       if (!moved) return void editor.go(bead.frame)
-      if (!command) return editor.revert()
-      if (await editor.run(command)) editor.keys = moving.map((k) => ({ ...k, frame: k.frame + by }))
+      const done = command ? await editor.run(command) : editor.revert()
+      warp.end()
+      if (done) editor.keys = moving.map((k) => ({ ...k, frame: k.frame + by }))
     }
   )
 }
@@ -155,6 +162,7 @@ function stretch(e: PointerEvent, bead: Bead, moving: KeyRef[]) {
   const [lo, hi] = [Math.min(...frames), Math.max(...frames)]
   const anchor = bead.frame - lo > hi - bead.frame ? lo : hi
   const span = bead.frame - anchor
+  const elsewhere = warp.begin(moving)
   let factor = 1
   drag(
     e,
@@ -162,12 +170,14 @@ function stretch(e: PointerEvent, bead: Bead, moving: KeyRef[]) {
       const raw = bead.frame + dx / props.scale
       const hit = snap(raw, 9 / props.scale, () => true, m.ctrlKey)
       factor = Math.max(0.01, ((hit ? hit.frame : Math.round(raw)) - anchor) / span)
-      editor.show({ type: 'stretchKeys', keys: moving, anchor, factor })
+      elsewhere((f) => anchor + (f - anchor) * factor)
+      editor.showPicture({ type: 'stretchKeys', keys: moving, anchor, factor })
     },
-    (moved) => {
+    async (moved) => {
       clear()
-      if (moved && factor !== 1) keys.stretch(factor, anchor)
+      if (moved && factor !== 1) await keys.stretch(factor, anchor)
       else editor.revert()
+      warp.end()
     }
   )
 }
@@ -187,7 +197,8 @@ function type(e: KeyboardEvent, bead: Bead) {
   }
 }
 
-const says = (b: Bead) =>
+const says = computed(() => props.track.beads.map(describe))
+const describe = (b: Bead) =>
   `${propertyName(props.track.property)} ${b.text}, ${b.when}${b.onBeat ? ', bound to a beat' : ''}${b.move ? `, written by ${moveName(b.move.replace(/-\d+$/, ''))}` : ''}`
 
 function holdCreep(from: number) {
@@ -241,7 +252,7 @@ function holdCreep(from: number) {
       </rect>
     </g>
     <circle
-      v-for="b in track.beads"
+      v-for="(b, i) in track.beads"
       :key="b.frame"
       :cx="x(b.frame)"
       :cy="y(b.height)"
@@ -250,12 +261,12 @@ function holdCreep(from: number) {
       :class="{ onbeat: b.onBeat, selected: chosen(b), written: b.move }"
       tabindex="0"
       role="button"
-      :aria-label="says(b)"
+      :aria-label="says[i]"
       :data-bead="`${layer} ${track.property} ${b.frame}`"
       @pointerdown="press($event, b)"
       @keydown="type($event, b)"
     >
-      <title>{{ says(b) }}</title>
+      <title>{{ says[i] }}</title>
     </circle>
   </g>
 </template>

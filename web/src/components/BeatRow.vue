@@ -18,7 +18,7 @@ const desk = useDesk()
 const { snap, clear } = useSnap()
 
 const light = computed(() => props.row.layer === '@light')
-const layer = computed(() => editor.layerOf(props.row.layer))
+const layer = computed(() => editor.layers.get(props.row.layer))
 const name = computed(() => (light.value ? 'Light' : (layer.value?.name ?? '')))
 const lanes = computed(() => (props.open ? props.row.tracks : props.row.tracks.slice(0, 1)))
 const laneHeight = computed(() => (props.open ? 34 : 24))

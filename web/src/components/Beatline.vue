@@ -36,7 +36,7 @@ const rows = computed(() => {
   for (const r of editor.view.rows) {
     if (r.depth > below) continue
     below = folded.value.has(r.layer) ? r.depth : Infinity
-    const layer = editor.layerOf(r.layer)
+    const layer = editor.layers.get(r.layer)
     if (wanted && !`${layer?.name ?? 'light'} ${layer?.label ?? ''}`.toLowerCase().includes(wanted)) continue
     out.push(r)
   }

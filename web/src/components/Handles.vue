@@ -17,10 +17,10 @@ const top = useTabletop(
   () => props.h
 )
 
-const fills = (id: string) => editor.layerOf(id)?.kind === 'backdrop'
+const fills = (id: string) => editor.layers.get(id)?.kind === 'backdrop'
 const places = computed(() =>
   editor.chosen
-    .filter((l) => !fills(l) && !editor.layerOf(l)?.locked)
+    .filter((l) => !fills(l) && !editor.layers.get(l)?.locked)
     .map((l) => editor.placeOf(l))
     .filter((p): p is Place => !!p)
 )
@@ -79,7 +79,7 @@ function press(e: PointerEvent) {
 // chosen one; in a chosen group, the group.
 function hit(hits: string[], through: boolean) {
   if (through && hits.length) return hits[(hits.indexOf(editor.selected) + 1) % hits.length]
-  const group = hits.map((h) => editor.layerOf(h)?.group).find((g) => g && editor.chosen.includes(g))
+  const group = hits.map((h) => editor.layers.get(h)?.group).find((g) => g && editor.chosen.includes(g))
   return hits.find((h) => editor.chosen.includes(h)) && editor.chosen.length > 1
     ? hits.find((h) => editor.chosen.includes(h))
     : (group ?? hits[0])

@@ -11,7 +11,7 @@ const editor = useEditor()
 const slot = ref(0)
 
 const inside = computed(() => editor.clip?.layers.filter((l) => l.group === props.layer.id) ?? [])
-const name = (id: string) => editor.layerOf(id)?.name ?? id
+const name = (id: string) => editor.layers.get(id)?.name ?? id
 const used = computed(() => new Set(props.lineup.items.flatMap((i) => [i.layer, ...(i.with ?? [])])))
 const free = computed(() => inside.value.filter((l) => !used.value.has(l.id) && l.kind !== 'card'))
 // Cut-outs elsewhere can join.
@@ -40,7 +40,7 @@ function add(id: string) {
   const lineup = { ...props.lineup, items: [...props.lineup.items, { layer: id }] }
   const join = { type: 'intoGroup', layers: [id], group: props.layer.id }
   const change = { type: 'setLineup', layer: props.layer.id, lineup }
-  const first = props.lineup.items[0] && editor.layerOf(props.lineup.items[0].layer)
+  const first = props.lineup.items[0] && editor.layers.get(props.lineup.items[0].layer)
   const rest = first && {
     type: 'setRest',
     layer: id,

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { watchThrottled } from '@vueuse/core'
+import { computed, onBeforeUnmount, ref, shallowRef } from 'vue'
 import { useTabletop } from '../composables/useTabletop'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
@@ -21,8 +22,9 @@ const top = useTabletop(
 const path = shallowRef<MotionPath>({ first: 0, points: [], keys: [] })
 let gone = false
 
-watch(
-  () => [editor.selected, editor.shape, editor.version, editor.clip],
+// It follows a moment later, so that it does not slow down what is dragged.
+watchThrottled(
+  () => [editor.selected, editor.shape, editor.version],
   async () => {
     if (!editor.layer?.tracks.position?.length) {
       path.value = { first: 0, points: [], keys: [] }
@@ -31,7 +33,7 @@ watch(
     const got = await editor.ask<MotionPath>('path', { layer: editor.selected, shape: editor.shape }).catch(() => null)
     if (got && !gone) path.value = got
   },
-  { immediate: true }
+  { immediate: true, throttle: 120 }
 )
 onBeforeUnmount(() => (gone = true))
 

@@ -36,7 +36,7 @@ export function useKeys() {
       .find((r) => r.layer === k.layer)
       ?.tracks.find((t) => t.property === k.property)?.beads
     const i = beads?.findIndex((b) => b.frame === k.frame) ?? -1
-    const tracks = k.layer === '@light' ? editor.clip?.light.tracks : editor.layerOf(k.layer)?.tracks
+    const tracks = k.layer === '@light' ? editor.clip?.light.tracks : editor.layers.get(k.layer)?.tracks
     return tracks?.[k.property]?.[i]
   }
 
@@ -140,7 +140,7 @@ export function useKeys() {
   function hold() {
     return editor.runAll(
       editor.chosen
-        .filter((l) => Object.keys(editor.layerOf(l)?.tracks ?? {}).length)
+        .filter((l) => Object.keys(editor.layers.get(l)?.tracks ?? {}).length)
         .map((layer) => ({ type: 'holdUntil', layer, frame: editor.frame }))
     )
   }

@@ -65,7 +65,7 @@ export function useShortcuts(player: ReturnType<typeof usePlayer>) {
 
   function nudge(dx: number, dy: number) {
     const places = editor.chosen
-      .filter((l) => editor.layerOf(l)?.kind !== 'backdrop')
+      .filter((l) => editor.layers.get(l)?.kind !== 'backdrop')
       .map((l) => editor.placeOf(l))
       .filter((p): p is Place => !!p)
     editor.runAll(
@@ -85,7 +85,7 @@ export function useShortcuts(player: ReturnType<typeof usePlayer>) {
   function remove() {
     if (editor.keys.length) return keys.remove()
     const commands: Command[] = editor.chosen
-      .filter((l) => !editor.chosen.includes(editor.layerOf(l)?.group ?? ''))
+      .filter((l) => !editor.chosen.includes(editor.layers.get(l)?.group ?? ''))
       .map((layer) => ({ type: 'removeLayer', layer }))
     editor.select('')
     return editor.runAll(commands)

@@ -13,6 +13,9 @@ export class Painters {
   readonly engines: Engine[]
   private clip: Clip | null = null
   private known = new Map<string, Promise<Uint8Array>>()
+  private wanted: Command | null = null
+  private pump: Promise<void> | null = null
+  private proofed = 0
   private given = new Map<Engine, Set<string>>()
 
   constructor(count: number, onCrash: (reason: string) => void) {
@@ -73,6 +76,37 @@ export class Painters {
   async show(clip: Clip) {
     this.clip = clip
     await Promise.all(this.engines.map((e) => this.give(e, clip)))
+  }
+
+  // preview lets the painters show a command that is not kept. While one is
+  // under way only the newest waits; the proofs' painter follows five times a
+  // second, so that the picture and the Beatline have the machine.
+  preview(command: Command, shown: () => void): Promise<void> {
+    this.wanted = command
+    this.pump ??= this.run(shown).finally(() => (this.pump = null))
+    return this.pump
+  }
+
+  // settled forgets what waits to be shown and is done when nothing is under way.
+  async settled() {
+    this.wanted = null
+    await this.pump
+  }
+
+  private async run(shown: () => void) {
+    while (this.wanted) {
+      const command = this.wanted
+      this.wanted = null
+      const began = performance.now()
+      const due = performance.now() - this.proofed > 200
+      if (due) this.proofed = performance.now()
+      const engines = due ? this.engines : this.engines.slice(0, 1)
+      await Promise.all(engines.map((e) => e.call('follow', { command, keep: false }).catch(() => undefined)))
+      shown()
+      // As long again for the Beatline: the machine is shared.
+      if (!this.wanted) return
+      await new Promise((r) => setTimeout(r, Math.min(60, performance.now() - began)))
+    }
   }
 
   async draw(engine: number, shape: string, w: number, h: number, frame: number): Promise<Drawn> {

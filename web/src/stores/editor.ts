@@ -76,11 +76,11 @@ export const useEditor = defineStore('editor', () => {
   let preview: Command | null = null
   let previewing = false
 
-  const layer = computed(() => clip.value?.layers.find((l) => l.id === selected.value))
+  const layers = computed(() => new Map((clip.value?.layers ?? []).map((l) => [l.id, l])))
+  const layer = computed(() => layers.value.get(selected.value))
   const home = computed(() => clip.value?.shapes[0].id ?? '')
   const shapeNow = computed(() => clip.value?.shapes.find((s) => s.id === shape.value) ?? clip.value?.shapes[0])
   const open_ = computed(() => [...new Set([selected.value, ...opened.value])].filter(Boolean))
-  const layerOf = (layerId: string) => clip.value?.layers.find((l) => l.id === layerId)
   const placeOf = (layerId: string) => places.value.places.find((p) => p.layer === layerId)
 
   function crashed(reason: string) {
@@ -156,18 +156,26 @@ export const useEditor = defineStore('editor', () => {
   }
 
   // what the page looks at, for the engine's answers.
-  const looking = () => ({ shape: shape.value, frame: frame.value, open: open_.value, layer: selected.value })
+  const looking = () => ({
+    shape: shape.value,
+    frame: frame.value,
+    open: open_.value,
+    layer: selected.value,
+    layers: chosen.value
+  })
 
-  // present shows a state. The painters have it when shown is done.
-  function present(state: Shown, at: Places, shown: Promise<unknown>) {
+  // present shows a state. The painters have it when shown is done; without it
+  // they are told otherwise.
+  function present(state: Shown, at: Places, shown: Promise<unknown> | null) {
     clip.value = state.clip
     view.value = state.view
     places.value = at
     if (!state.clip.shapes.some((s) => s.id === shape.value)) shape.value = state.clip.shapes[0].id
     if (frame.value >= state.clip.length) frame.value = state.clip.length - 1
-    chosen.value = chosen.value.filter((l) => state.clip.layers.some((x) => x.id === l))
-    if (selected.value && !layerOf(selected.value)) selected.value = chosen.value[0] ?? ''
-    return shown.then(() => version.value++, notices.fail)
+    const left = chosen.value.filter((l) => layers.value.has(l))
+    if (left.length < chosen.value.length) chosen.value = left
+    if (selected.value && !layers.value.has(selected.value)) selected.value = chosen.value[0] ?? ''
+    return shown?.then(() => version.value++, notices.fail)
   }
 
   // whole reads everything anew, as after opening.
@@ -200,6 +208,7 @@ export const useEditor = defineStore('editor', () => {
   function run(command: Command): Promise<boolean> {
     preview = null
     return inOrder(async () => {
+      await painters.settled()
       try {
         const before = kept.clip
         await take(command)
@@ -223,34 +232,44 @@ export const useEditor = defineStore('editor', () => {
         : Promise.resolve(true)
 
   // show applies a command only to what is seen, as while dragging. The newest
-  // wins; what the engine refuses is simply not shown.
+  // wins; what the engine refuses is simply not shown. The Beatline and the
+  // settings do not wait for the pictures, which follow as quickly as they can.
   function show(command: Command) {
     preview = command
     if (previewing) return
     previewing = true
     inOrder(async () => {
+      let pictures: Promise<unknown> = Promise.resolve()
       while (preview) {
         const now = preview
         preview = null
-        const drawn = painters.follow(kept.clip, now, false)
-        drawn.catch(() => undefined)
         try {
           const a = await edit.call<Applied>('apply', { command: now, keep: false, ...looking() })
           const state = over(kept, a)
-          await present(state, a.places, drawn)
+          present(state, a.places, null)
+          pictures = painters.preview(now, () => version.value++)
         } catch {
           // The pointer is where nothing valid is; it will move on.
         }
       }
       previewing = false
+      await pictures
     })
+  }
+
+  // showPicture is show for what the Beatline itself shows already: only the
+  // picture follows. No command is the clip as it is kept.
+  function showPicture(command: Command | null) {
+    preview = null
+    painters.preview(command ?? { type: 'batch', commands: [] }, () => version.value++)
   }
 
   // back shows the clip as it is kept.
   async function back() {
-    const a = await edit.call<Applied>('apply', { keep: false, ...looking() })
-    kept = over(kept, a)
-    await present(kept, a.places, painters.follow(kept.clip, null, false))
+    await painters.settled()
+    await edit.call('follow', { keep: false })
+    const at = await edit.call<Places>('places', looking())
+    await present(kept, at, painters.follow(kept.clip, null, false))
   }
 
   function revert() {
@@ -374,13 +393,14 @@ export const useEditor = defineStore('editor', () => {
     layer,
     home,
     shapeNow,
-    layerOf,
+    layers,
     placeOf,
     open,
     close,
     run,
     runAll,
     show,
+    showPicture,
     revert,
     undo,
     redo,
