@@ -55,7 +55,7 @@ func gradient(angle float64, stops ...clip.Stop) clip.Layer {
 // lanternWeekend is 12 seconds at 30 frames a second, made for Tall: the
 // lantern gusts in and drifts, its badge swells on a beat, and an end card
 // closes. The tempo is 100, so a beat lasts 18 frames and a bar 2.4 seconds.
-func lanternWeekend(s *stock) *clip.Clip {
+func lanternWeekend(s *stock) (*clip.Clip, error) {
 	tall, _ := clip.StandardShape("tall")
 	c := clip.New("Lantern weekend", tall, 30, 360)
 	s.into(c, "lantern", "logo")
@@ -71,7 +71,7 @@ func lanternWeekend(s *stock) *clip.Clip {
 	for i := range c.Layers[1:5] {
 		c.Layers[i+1].To = until(card.Plus(16))
 	}
-	return c
+	return c, rewrite(c)
 }
 
 func lanternHeadline() clip.Layer {
@@ -95,13 +95,10 @@ func lanternHeadline() clip.Layer {
 func lanternLayer() clip.Layer {
 	l := cutout("lantern-layer", "Lantern", "lantern", "centre", 0, 60, 960)
 	l.Lift = 46
-	l.Tracks[clip.Position] = motion.Track{
-		off(timing.At(0), easeOut, "right"), key(beat(1), linear, 0, 16),
-		key(beat(14.5), easeIn, 0, -16), off(beat(14.5).Plus(14), linear, "left"),
-	}
-	l.Tracks[clip.Rotation] = motion.Track{
-		key(timing.At(0), easeOut, 24), key(beat(1), smooth, 2),
-		key(beat(14.5), easeIn, -3), key(beat(14.5).Plus(14), linear, -20),
+	l.Moves = []clip.Move{
+		{ID: "gust", Kind: "gust", At: beat(1), Lands: true, Length: 18, Side: "right", Turn: 24, Strength: 100},
+		{ID: "waft", Kind: "waft", At: beat(1), Beats: 13.5, Side: "above", Turn: -4, Strength: 80},
+		{ID: "whisk", Kind: "whisk", At: beat(14.5), Length: 14, Side: "left", Turn: -17, Strength: 100},
 	}
 	l.Tracks[clip.Scale] = motion.Track{key(beat(1), smooth, 100), key(beat(14.5), linear, 106)}
 	l.Rests = map[string]clip.Rest{
@@ -185,9 +182,7 @@ func lanternCall() clip.Layer {
 	l.Words.Plate = &clip.Plate{Kind: "pill", Fill: colour.RGB(0xB93A17), Room: 72}
 	l.Lift = 16
 	l.From = beat(17)
-	l.Tracks[clip.Scale] = motion.Track{
-		key(beat(17), easeOut, 0), key(beat(17).Plus(8), smooth, 110), key(beat(17).Plus(13), smooth, 97), key(beat(17).Plus(18), hold, 100),
-	}
+	l.Moves = []clip.Move{{ID: "swell", Kind: "swell", At: beat(17), Length: 8, Strength: 60}}
 	return l
 }
 

@@ -4,7 +4,9 @@ import (
 	"math"
 	"testing"
 
+	"billow/core/clip"
 	"billow/demo/synth"
+	"billow/fonts"
 )
 
 // Product pictures lie whole within their frame, on nothing, and cover a good
@@ -65,6 +67,43 @@ func TestTunesAreWellLevelled(t *testing.T) {
 		}
 		if last := pcm[len(pcm)-1]; math.Abs(float64(last)) > 1e-3 {
 			t.Errorf("%s ends at %g", tune.ID, last)
+		}
+	}
+}
+
+// In the parade every product stands in the window for its time, and its words
+// and badge change on the frames on which it does.
+func TestTheParadesWordsChangeWithItsProducts(t *testing.T) {
+	set, err := fonts.All()
+	if err != nil {
+		t.Fatal(err)
+	}
+	w, err := Make(set, 64, func(string, float64) {})
+	if err != nil {
+		t.Fatal(err)
+	}
+	var c *clip.Clip
+	for _, n := range w.Clips {
+		if n.ID == "trail-parade" {
+			c = n.Clip
+		}
+	}
+	opacity := func(id string, frame int) float64 {
+		return c.Curve(clip.Opacity, c.Layer(id).Tracks[clip.Opacity]).At(float64(frame), 0)
+	}
+	place := func(id string, frame int) float64 {
+		return c.Curve(clip.Position, c.Layer(id).Tracks[clip.Position]).At(float64(frame), 0)
+	}
+	// At 126 BPM eight beats are 3.81 seconds, 114.3 frames.
+	for i, id := range []string{"kettle", "stove", "lantern"} {
+		for f := range c.Length {
+			turn := f/114 == i && f%114 > 3 && f%114 < 98 || i == 2 && f > 235
+			if turn && (place(id+"-layer", f) != 0 || opacity(id+"-name", f) != 100 || opacity(id+"-badge", f) != 100) {
+				t.Fatalf("on frame %d the %s is at %g, its name at %g%%", f, id, place(id+"-layer", f), opacity(id+"-name", f))
+			}
+			if other := f/114 != i && f%114 > 3 && f%114 < 98 && f < 330; other && opacity(id+"-name", f) != 0 {
+				t.Fatalf("on frame %d the name of the %s shows", f, id)
+			}
 		}
 	}
 }

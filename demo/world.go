@@ -79,7 +79,15 @@ func Make(fonts *words.Fonts, side int, progress func(what string, share float64
 		w.add(stock, p, file)
 		w.Tunes[t.ID] = WAV{t, file}
 	}
-	w.Clips = []NamedClip{{"lantern-weekend", lanternWeekend(stock)}, {"morning-mug", morningMug(stock)}}
+	lantern, err := lanternWeekend(stock)
+	if err != nil {
+		return nil, err
+	}
+	parade, err := trailParade(stock)
+	if err != nil {
+		return nil, err
+	}
+	w.Clips = []NamedClip{{"lantern-weekend", lantern}, {"trail-parade", parade}, {"morning-mug", morningMug(stock)}}
 	for _, c := range w.Clips {
 		if err := c.Clip.Validate(); err != nil {
 			return nil, fmt.Errorf("the sample clip %s: %w", c.ID, err)

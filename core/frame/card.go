@@ -9,6 +9,7 @@ import (
 
 type cardKey struct {
 	form          string
+	fills         bool
 	w, h, corner  float64
 	hole          clip.Hole
 	fill, outline colour.Colour
@@ -20,7 +21,7 @@ type cardKey struct {
 func (s *Stage) card(a *actor, k look) *sprite {
 	d := a.layer.Card
 	key := cardKey{
-		form: d.Form, w: a.w, h: a.h, corner: k.edge.corner, fill: k.colours[0], outline: k.colours[3],
+		form: d.Form, fills: d.Fills, w: a.w, h: a.h, corner: k.edge.corner, fill: k.colours[0], outline: k.colours[3],
 		pen: k.pen, per: s.raster(a, max(a.w, a.h)),
 	}
 	if d.Hole != nil {
@@ -69,6 +70,12 @@ func (k cardKey) draw() *sprite {
 	path = path.Transformed(m)
 	if k.form != "line" {
 		b.FillPath(path, k.fill)
+	}
+	if k.fills { // only the window has an edge that can be seen
+		path = nil
+		if k.hole.Size > 0 {
+			path = holePath(k.hole).Transformed(m)
+		}
 	}
 	if !k.pen.None() {
 		b.FillPath(path.Stroked(k.pen.Width*k.per, k.pen.Start, k.pen.End, 0.1), k.outline)

@@ -144,21 +144,28 @@ func (s *stage) slot(l *clip.Layer, at timing.Moment, ease motion.Ease, slot cli
 	w.put(clip.Opacity, at, ease, slot.Opacity)
 }
 
-// companion shows what belongs to product i while it is the hero: it comes and
-// goes on the frames on which the product does.
+// companion shows what belongs to product i while it is the hero: it begins to
+// go on the frame on which the product does and has come when that has arrived.
+// What goes has faded half-way, where what comes begins, so that words do not
+// show through each other.
 func (s *stage) companion(l *clip.Layer, i int) {
 	w := &writer{clip: s.clip, layer: l, clock: s.clock, move: clip.Move{ID: lineupID}}
 	if i == 0 {
 		w.put(clip.Opacity, s.first(), hold, 100)
 	} else {
 		w.put(clip.Opacity, s.first(), hold, 0)
-		w.put(clip.Opacity, s.began[i], soft, 0)
+		w.put(clip.Opacity, s.halfway(i), soft, 0)
 		w.put(clip.Opacity, s.arrived[i], hold, 100)
 	}
 	if i+1 < len(s.arrived) {
 		w.put(clip.Opacity, s.began[i+1], soft, 100)
-		w.put(clip.Opacity, s.arrived[i+1], hold, 0)
+		w.put(clip.Opacity, s.halfway(i+1), hold, 0)
 	}
+}
+
+// halfway is the middle of the change towards product i.
+func (s *stage) halfway(i int) timing.Moment {
+	return s.arrived[i].Plus(-(s.clock.Frame(s.arrived[i]) - s.clock.Frame(s.began[i])) / 2)
 }
 
 // Forget takes a layer out of the line-up that it is in, if it is in one.

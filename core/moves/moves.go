@@ -74,6 +74,14 @@ func Erase(l *clip.Layer, gone func(id string) bool) {
 	}
 }
 
+// Span is the frames on which a move of a layer begins and lands.
+func Span(c *clip.Clip, l *clip.Layer, m clip.Move) (from, to int) {
+	w := &writer{clip: c, layer: l, clock: c.Clock()}
+	w.from, w.to = c.Span(l)
+	begin, end := w.span(m)
+	return w.clock.Frame(begin), w.clock.Frame(end)
+}
+
 // writer writes the keys of one move after another.
 type writer struct {
 	clip     *clip.Clip

@@ -273,8 +273,9 @@ func TestALineupTakesTurnsAndAddingAProductRetimesIt(t *testing.T) {
 	check("c", 60, 430, 45)
 	check("c", 120, 0, 100)
 	check("c", 299, 0, 100)
-	// Words come and go on the frames on which their product does.
-	if w := frames(c, c.Layer("words").Tracks[clip.Opacity]); !equal(w, 0, 45, 60, 105, 120) {
+	// Words have come when their product has, and go when it goes; in between one
+	// has gone before the other comes.
+	if w := frames(c, c.Layer("words").Tracks[clip.Opacity]); !equal(w, 0, 53, 60, 105, 113) {
 		t.Errorf("the words change on %v", w)
 	}
 	g.Lineup.Items = append(g.Lineup.Items[:1], append([]clip.Item{{Layer: "d"}}, g.Lineup.Items[1:]...)...)

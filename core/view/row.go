@@ -7,6 +7,7 @@ import (
 	"billow/core/clip"
 	"billow/core/frame"
 	"billow/core/motion"
+	"billow/core/moves"
 	"billow/core/timing"
 )
 
@@ -87,7 +88,10 @@ func row(c *clip.Clip, l *clip.Layer, depth int, stage *frame.Stage, open bool) 
 			r.Tracks = append(r.Tracks, track(c, p, t, curve, open, open || len(r.Tracks) == 0))
 		}
 	}
-	r.moves(c, l)
+	for _, m := range l.Moves {
+		from, to := moves.Span(c, l, m)
+		r.Moves = append(r.Moves, Span{m.ID, m.Kind, from, to})
+	}
 	return r
 }
 
@@ -99,25 +103,6 @@ func lightRow(c *clip.Clip, open bool) Row {
 		}
 	}
 	return r
-}
-
-// moves finds the frames between which the keys of each move lie.
-func (r *Row) moves(c *clip.Clip, l *clip.Layer) {
-	clock := c.Clock()
-	for _, m := range l.Moves {
-		s := Span{ID: m.ID, Kind: m.Kind, From: math.MaxInt, To: -1}
-		for _, t := range l.Tracks {
-			for _, k := range t {
-				if k.Move == m.ID {
-					f := clock.Frame(k.At)
-					s.From, s.To = min(s.From, f), max(s.To, f)
-				}
-			}
-		}
-		if s.To >= 0 {
-			r.Moves = append(r.Moves, s)
-		}
-	}
 }
 
 // track samples the value that a person would name: for a position, the axis

@@ -14,6 +14,7 @@ const inside = computed(() => editor.clip?.layers.filter((l) => l.group === prop
 const name = (id: string) => editor.layers.get(id)?.name ?? id
 const used = computed(() => new Set(props.lineup.items.flatMap((i) => [i.layer, ...(i.with ?? [])])))
 const free = computed(() => inside.value.filter((l) => !used.value.has(l.id) && l.kind !== 'card'))
+const freeWords = computed(() => free.value.filter((l) => l.words).map((l) => ({ id: l.id, name: l.name })))
 // Cut-outs elsewhere can join.
 const others = computed(
   () => editor.clip?.layers.filter((l) => l.kind === 'cutout' && l.group !== props.layer.id && !l.locked) ?? []
@@ -50,8 +51,14 @@ function add(id: string) {
   editor.runAll([...(rest ? [rest] : []), join, change])
 }
 
-function pair(i: number, id: string) {
-  const items = props.lineup.items.map((it, k) => (k === i ? { ...it, with: id ? [id] : [] } : it))
+// pair lets words come and go with a product, or no longer.
+function pair(i: number, id: string, on: boolean) {
+  if (!id) return
+  const items = props.lineup.items.map((it, k) => {
+    if (k !== i) return it
+    const others = (it.with ?? []).filter((w) => w !== id)
+    return { ...it, with: on ? [...others, id] : others }
+  })
   set({ items })
 }
 </script>
@@ -62,18 +69,6 @@ function pair(i: number, id: string) {
     <ol class="list-unstyled">
       <li v-for="(it, i) in lineup.items" :key="it.layer">
         <span class="who">{{ i + 1 }}. {{ name(it.layer) }}</span>
-        <ChoiceField
-          bare
-          :label="`Words with ${name(it.layer)}`"
-          :value="it.with?.[0] ?? ''"
-          :options="[
-            { id: '', name: 'no words' },
-            ...inside
-              .filter((l) => l.words && (!used.has(l.id) || it.with?.includes(l.id)))
-              .map((l) => ({ id: l.id, name: l.name }))
-          ]"
-          @change="pair(i, $event)"
-        />
         <button
           class="plain"
           :disabled="i + 1 === lineup.items.length"
@@ -85,6 +80,26 @@ function pair(i: number, id: string) {
         <button class="plain" :aria-label="`Take ${name(it.layer)} out of the line-up`" @click="remove(i)">
           <i class="bi bi-x-lg" />
         </button>
+        <span class="with">
+          <button
+            v-for="w in it.with"
+            :key="w"
+            class="plain chip"
+            :aria-label="`${name(w)} no longer comes with ${name(it.layer)}`"
+            title="Press to let it stay all the time"
+            @click="pair(i, w, false)"
+          >
+            {{ name(w) }} <i class="bi bi-x" aria-hidden="true" />
+          </button>
+          <ChoiceField
+            v-if="freeWords.length"
+            bare
+            :label="`Words with ${name(it.layer)}`"
+            value=""
+            :options="[{ id: '', name: 'with words…' }, ...freeWords]"
+            @change="pair(i, $event, true)"
+          />
+        </span>
       </li>
     </ol>
     <ChoiceField
@@ -165,7 +180,7 @@ function pair(i: number, id: string) {
 <style scoped>
 li {
   display: grid;
-  grid-template-columns: 1fr 92px 24px 24px;
+  grid-template-columns: 1fr 24px 24px;
   gap: 0.2rem;
   align-items: center;
   font-size: 0.82rem;
@@ -175,6 +190,20 @@ li {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+
+.with {
+  grid-column: 1 / 4;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.2rem;
+  margin: 0 0 0.25rem 1rem;
+}
+
+.chip {
+  border: 1px solid var(--line);
+  font-size: 0.74rem;
+  padding: 0 0.3rem;
 }
 
 .spaced {
