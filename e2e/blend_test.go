@@ -68,28 +68,3 @@ func (u *user) blended(mode string, p [2]colour.Colour) []int {
 	u.must("reading the browser's colour", json.Unmarshal([]byte(text), &out))
 	return out
 }
-
-// TestEasingAgreesWithTheBrowser compares the easing with the browser's own
-// cubic-bezier() at 50 points, through an animation that is set to a time.
-func TestEasingAgreesWithTheBrowser(t *testing.T) {
-	u := visit(t, "/")
-	for _, e := range easings {
-		text := u.eval(fmt.Sprintf(`(() => {
-			const e = document.createElement('div')
-			document.body.append(e)
-			const a = e.animate([{ opacity: 0, marginLeft: '0px' }, { opacity: 1, marginLeft: '1000000px' }], { duration: 1000, easing: %q, fill: 'both' })
-			a.pause()
-			const out = []
-			for (let i = 1; i < 50; i++) { a.currentTime = i * 20; out.push(parseFloat(getComputedStyle(e).marginLeft) / 1e6) }
-			e.remove()
-			return JSON.stringify(out)
-		})()`, e.css))
-		var want []float64
-		u.must("reading the browser's easing", json.Unmarshal([]byte(text), &want))
-		for i, w := range want {
-			if got := e.ease.At(float64(i+1) / 50); got-w > 1e-3 || w-got > 1e-3 {
-				t.Errorf("%s at %d/50 is %.5f, the browser has %.5f", e.css, i+1, got, w)
-			}
-		}
-	}
-}

@@ -20,6 +20,7 @@ import (
 	"billow/core/mix"
 	"billow/core/moves"
 	"billow/core/paint"
+	"billow/core/timing"
 	"billow/core/view"
 
 	_ "golang.org/x/image/webp"
@@ -239,13 +240,23 @@ func keyHere(e *engine, arg, _ []byte) (any, []byte, error) {
 	return edit.KeyHere(e.shown, p.Layer, p.Property, p.Frame), nil, nil
 }
 
-// draftMove is a move of a kind as it begins.
-func draftMove(_ *engine, arg, _ []byte) (any, []byte, error) {
-	var kind string
-	if err := json.Unmarshal(arg, &kind); err != nil {
+// draftMove is a move of a kind for a layer as it begins.
+func draftMove(e *engine, arg, _ []byte) (any, []byte, error) {
+	var in struct {
+		Kind, Layer string
+		At          timing.Moment
+	}
+	if err := json.Unmarshal(arg, &in); err != nil {
 		return nil, nil, err
 	}
-	return moves.Default(kind), nil, nil
+	if e.kept == nil {
+		return nil, nil, errClosed
+	}
+	l := e.kept.Layer(in.Layer)
+	if l == nil {
+		return nil, nil, clip.Fault("layer", "there is no layer %q", in.Layer)
+	}
+	return moves.Draft(e.kept, l, in.Kind, in.At), nil, nil
 }
 
 // loopGap tells how well the last frame meets the first.

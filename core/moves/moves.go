@@ -37,6 +37,24 @@ func Default(kind string) clip.Move {
 	return m
 }
 
+// Draft is a new move for a layer at a moment: an entrance lands there where
+// there is room before it, anything else begins there, and it ends with the
+// layer at the latest.
+func Draft(c *clip.Clip, l *clip.Layer, kind string, at timing.Moment) clip.Move {
+	m := Default(kind)
+	m.At = at
+	from, to := c.Span(l)
+	f := c.Clock().Frame(at)
+	switch kind {
+	case "gust", "settle", "swell", "unfurl":
+		m.Lands = f-from >= m.Length
+	}
+	if room := to - 1 - f; !m.Lands && m.Length > room && room > 0 {
+		m.Length = room
+	}
+	return m
+}
+
 // Easings of the recipes.
 var (
 	arrive = motion.Ease{Kind: motion.Bezier, X1: 0.12, Y1: 0.8, X2: 0.2, Y2: 1}

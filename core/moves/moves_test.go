@@ -226,6 +226,27 @@ func TestWritingAgainReplacesItsOwnKeysAndLeavesThoseMadeByHand(t *testing.T) {
 	}
 }
 
+func TestANewMoveLandsWhereThereIsRoomAndEndsWithItsLayer(t *testing.T) {
+	c := stageClip("thing")
+	l := c.Layer("thing")
+	until := timing.At(200)
+	l.To = &until
+	for _, want := range []struct {
+		kind   string
+		at     int
+		lands  bool
+		length int
+	}{
+		{"gust", 0, false, 16}, {"gust", 16, true, 16}, {"swell", 90, true, 15}, {"whisk", 90, false, 12},
+		{"lull", 100, false, 60}, {"lull", 180, false, 19}, {"waft", 50, false, 0},
+	} {
+		m := Draft(c, l, want.kind, timing.At(want.at))
+		if m.Lands != want.lands || m.Length != want.length || m.At.Frames != want.at {
+			t.Errorf("%s at %d: %+v", want.kind, want.at, m)
+		}
+	}
+}
+
 func TestAMoveOutsideTheClipSaysSo(t *testing.T) {
 	for name, m := range map[string]clip.Move{
 		"before":  move("gust", func(m *clip.Move) { m.At, m.Lands = timing.At(5), true }),

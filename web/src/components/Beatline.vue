@@ -240,6 +240,7 @@ watch(
 
 .inner {
   position: relative;
+  user-select: none;
   min-height: 100%;
 }
 

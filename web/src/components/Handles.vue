@@ -177,7 +177,6 @@ function share(p: Place, x: number, y: number): [number, number] {
         {{ g.to }}
       </text>
     </template>
-    <MotionPath v-if="desk.path && editor.layer" :w="w" :h="h" />
     <template v-for="p in places" :key="p.layer">
       <polygon :points="outline(p)" class="outline dark" />
       <polygon :points="outline(p)" class="outline" :data-outline="p.layer" />
@@ -195,6 +194,7 @@ function share(p: Place, x: number, y: number): [number, number] {
       >
         <title>Turn; with Shift in steps of 15 degrees</title>
       </circle>
+      <MotionPath v-if="desk.path" :w="w" :h="h" />
       <circle
         v-for="(s, i) in sides"
         :key="`s${i}`"

@@ -17,14 +17,11 @@ const row = computed(() => editor.view.rows.find((r) => r.layer === editor.selec
 
 // A new move begins at the playhead, bound to the beat that is there.
 async function add(kind: string) {
-  const move = await editor.ask<Move>('draftMove', kind)
-  move.at = beatHere.value ? { beat: beatHere.value.beat } : editor.frame
-  // On a beat an entrance lands; where there is no room before it, it begins.
-  const before = editor.frame - (row.value?.from ?? 0)
-  move.lands = ['gust', 'settle', 'swell', 'unfurl'].includes(kind) && before >= move.length
+  const at = beatHere.value ? { beat: beatHere.value.beat } : editor.frame
   const had = new Set(moves.value.map((m) => m.id))
   const layers = editor.chosen.length ? editor.chosen : [editor.selected]
-  if (await editor.runAll(layers.map((layer) => ({ type: 'setMove', layer, move }))))
+  const drafts = await Promise.all(layers.map((layer) => editor.ask<Move>('draftMove', { kind, layer, at })))
+  if (await editor.runAll(layers.map((layer, i) => ({ type: 'setMove', layer, move: drafts[i] }))))
     openId.value = moves.value.find((m) => !had.has(m.id))?.id ?? ''
 }
 

@@ -161,6 +161,7 @@ export function useShortcuts(player: ReturnType<typeof usePlayer>) {
     l: () => lock(),
     f: () => document.getElementById('find-layer')?.focus(),
     Escape: () => {
+      if (desk.helping) return (desk.helping = false)
       editor.keys = []
       editor.select('')
     },
