@@ -5,17 +5,41 @@ import (
 	"fmt"
 	"testing"
 
+	"billow/core/clip"
 	"billow/core/frame"
+	"billow/core/motion"
 	"billow/core/paint"
 	"billow/export"
 )
 
-// TestTheBrowserDrawsWhatTheExportDraws compares 20 moments of the sample clip,
+// TestTheBrowserDrawsWhatTheExportDraws compares 20 moments of each sample clip,
 // in all its shapes, drawn natively and by the page's engine.
 func TestTheBrowserDrawsWhatTheExportDraws(t *testing.T) {
-	u := visit(t, "/clips/lantern-weekend")
+	for i := range site.World.Clips {
+		t.Run(site.World.Clips[i].ID, func(t *testing.T) { compareDrawing(t, i) })
+	}
+}
+
+func compareDrawing(t *testing.T, n int) {
+	c := site.World.Clips[n].Clip.Clone()
+	// With what the sample clips do without.
+	for i := range c.Layers {
+		l := &c.Layers[i]
+		switch {
+		case l.Cutout != nil:
+			l.Shutter = 180
+		case l.Words != nil && i%2 == 0:
+			l.Values = map[string][]float64{clip.Blur: {3}, clip.Skew: {6}}
+		case l.Card != nil:
+			l.Wander = &motion.Wander{Amount: 9, Turn: 3, Pace: 1, Seed: i}
+		}
+	}
+	id := fmt.Sprintf("parity-%d", n)
+	if err := site.Store.CreateClip(t.Context(), id, c, "Copy"); err != nil {
+		t.Fatal(err)
+	}
+	u := visit(t, "/clips/"+id)
 	u.ready()
-	c := site.World.Clips[0].Clip
 	lib, err := Library()
 	if err != nil {
 		t.Fatal(err)

@@ -206,6 +206,10 @@ func TestAKeyChangedByHandIsNoLongerTheMoves(t *testing.T) {
 	if m := again.Layer("a").Moves; len(m) != 2 || m[1].ID != "swell-2" {
 		t.Errorf("a second one makes %+v", m)
 	}
+	over := do(t, c, `{"type":"setMove","layer":"a","move":{"kind":"swell","at":25,"length":15,"turn":0,"strength":100}}`)
+	if m := over.Layer("a").Moves; len(m) != 1 || m[0].At.Frames != 25 {
+		t.Errorf("one at the same time makes %+v", m)
+	}
 	gone := do(t, c, `{"type":"removeMove","layer":"a","id":"swell"}`)
 	if got := track(gone, "a", clip.Scale); got != "35=150linear" {
 		t.Errorf("taken away, it leaves %s", got)

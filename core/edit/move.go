@@ -8,7 +8,8 @@ import (
 )
 
 // SetMove adds a move to a layer, or changes one that it has, and writes its
-// keys. Without an ID it is a new one.
+// keys. Without an ID it takes the place of a move of its kind that goes on at
+// the same time, or is a new one.
 type SetMove struct {
 	Typed
 	Layer string    `json:"layer"`
@@ -24,7 +25,7 @@ func (s *SetMove) apply(c *clip.Clip) error {
 		return clip.Fault("move.kind", "there is no move %q", s.Move.Kind)
 	}
 	if s.Move.ID == "" {
-		s.Move.ID = moves.FreeID(l, s.Move.Kind)
+		s.Move.ID = sameTime(c, l, s.Move)
 	}
 	i := slices.IndexFunc(l.Moves, func(m clip.Move) bool { return m.ID == s.Move.ID })
 	if i < 0 {
@@ -33,6 +34,19 @@ func (s *SetMove) apply(c *clip.Clip) error {
 		l.Moves[i] = s.Move
 	}
 	return moves.Rewrite(c, l)
+}
+
+// sameTime is the ID of the layer's move of a kind that overlaps another one of
+// that kind, or a free ID.
+func sameTime(c *clip.Clip, l *clip.Layer, m clip.Move) string {
+	from, to := moves.Span(c, l, m)
+	for _, have := range l.Moves {
+		a, b := moves.Span(c, l, have)
+		if have.Kind == m.Kind && a < to && from < b {
+			return have.ID
+		}
+	}
+	return moves.FreeID(l, m.Kind)
 }
 
 // RemoveMove takes a move away with the keys that it wrote.

@@ -92,8 +92,13 @@ function press(e: PointerEvent, bead: Bead) {
   if (e.button !== 0) return
   e.stopPropagation()
   const me = ref_(bead)
-  if (props.layer !== '@light' && !editor.chosen.includes(props.layer)) editor.select(props.layer, e.shiftKey)
+  // A press on one of several selected beads leaves them selected.
   const already = keys.isSelected(me)
+  if (!already && props.layer !== '@light' && !editor.chosen.includes(props.layer)) {
+    const others = e.shiftKey ? editor.keys : []
+    editor.select(props.layer, e.shiftKey)
+    editor.keys = others
+  }
   if (e.shiftKey) keys.toggle(me)
   else if (!already) editor.keys = [me]
   const moving = editor.keys.length ? [...editor.keys] : [me]

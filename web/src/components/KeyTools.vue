@@ -89,6 +89,7 @@ function copyEase() {
   border-radius: 6px;
   padding: 0 0.4rem;
   font-size: 0.8rem;
+  white-space: nowrap;
 }
 
 .tools :deep(.plain-toggle) {

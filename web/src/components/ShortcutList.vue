@@ -11,8 +11,8 @@ const names: Record<string, string> = {
   ArrowRight: '→',
   ArrowUp: '↑',
   ArrowDown: '↓',
-  PageUp: 'Page up',
-  PageDown: 'Page down',
+  PageUp: 'PgUp',
+  PageDown: 'PgDn',
   Escape: 'Esc'
 }
 const shown = (key: string) => key.replace(/[^+]+$/, (k) => names[k] ?? (k.length === 1 ? k.toUpperCase() : k))
@@ -74,7 +74,7 @@ h3 {
 
 dl {
   display: grid;
-  grid-template-columns: 108px 1fr;
+  grid-template-columns: 152px 1fr;
   gap: 0.15rem 0.5rem;
   font-size: 0.8rem;
   margin: 0;
@@ -93,6 +93,7 @@ dd {
 }
 
 kbd {
+  white-space: nowrap;
   background: var(--sailcloth);
   color: var(--harbour);
   border: 1px solid var(--line);

@@ -65,7 +65,7 @@ const step = (by: number) => {
       <i :class="player.muted.value ? 'bi bi-volume-mute' : 'bi bi-volume-up'" />
     </button>
     <output class="time" data-test="time">
-      <b>{{ timecode(editor.frame, rate) }}</b> of {{ editor.view.timecode }}
+      <b>{{ timecode(editor.frame, rate) }}</b> <span class="whole">of {{ editor.view.timecode }}</span>
     </output>
     <span class="bar">{{ bar }} · {{ editor.clip?.tempo.bpm.toFixed(1) }} BPM</span>
     <span v-if="player.playing.value" class="bar" data-test="fps">{{ player.fps.value }} fps</span>
@@ -132,8 +132,15 @@ const step = (by: number) => {
   accent-color: var(--harbour);
 }
 
+.time,
+.bar,
+.hint {
+  white-space: nowrap;
+}
+
 @media (max-width: 1100px) {
-  .hint {
+  .transport:has(.tools) .bar,
+  .transport:has(.tools) .whole {
     display: none;
   }
 }
