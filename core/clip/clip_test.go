@@ -110,11 +110,17 @@ func TestThePublishedSchemaIsTheCurrentOne(t *testing.T) {
 
 func FuzzParse(f *testing.F) {
 	f.Add(string(empty().Encode()))
+	f.Add(string(rich().Encode()))
 	f.Add(`{"version":1}`)
 	f.Fuzz(func(t *testing.T, s string) {
 		c, err := Parse([]byte(s))
 		if err == nil && string(c.Clone().Encode()) != string(c.Encode()) {
 			t.Error("a clone is written differently")
+		}
+		if err == nil {
+			if again, err := Parse(c.Encode()); err != nil || string(again.Encode()) != string(c.Encode()) {
+				t.Errorf("it does not read back: %v", err)
+			}
 		}
 	})
 }

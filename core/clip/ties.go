@@ -21,6 +21,9 @@ func (c *Clip) validateTies() error {
 			if g == l {
 				return Fault(field+".group", "the group %q would contain itself", l.Name)
 			}
+			if depth >= MaxDepth && contains(byID, g, g.ID) {
+				return Fault("layers["+g.ID+"].group", "the group %q would contain itself", g.Name)
+			}
 			if depth >= MaxDepth {
 				return Fault(field+".group", "groups lie in groups at most %d deep", MaxDepth)
 			}
@@ -31,6 +34,16 @@ func (c *Clip) validateTies() error {
 		}
 	}
 	return nil
+}
+
+// contains tells whether a layer lies in a group, at any depth, even in a circle.
+func contains(byID map[string]*Layer, l *Layer, group string) bool {
+	for range byID {
+		if l = byID[l.Group]; l == nil || l.ID == group {
+			return l != nil
+		}
+	}
+	return false
 }
 
 // followed checks that what a layer follows does not follow it in turn: neither

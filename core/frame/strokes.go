@@ -128,9 +128,9 @@ func (s *Stage) exposures(a *actor, env around) []paint.Affine {
 	first := max(env.outer-open/2, 0)
 	last := first + open
 	far := 0.0
-	before, m := s.poseAt(a, first), s.poseAt(a, first)
+	before := s.poseAt(a, first)
 	for i := 1; i <= 4; i++ {
-		m = s.poseAt(a, first+(last-first)*float64(i)/4)
+		m := s.poseAt(a, first+(last-first)*float64(i)/4)
 		far += s.apart(a, before, m)
 		before = m
 	}

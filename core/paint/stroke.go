@@ -107,54 +107,139 @@ func (l polyline) part(from, to float64) polyline {
 
 // Stroked is the outline of a line of a width drawn along the path, with round
 // ends and corners; only what lies between the shares start and end (0..1) of
-// each contour's length is drawn. All pieces turn the same way, so that they
-// fill as one.
+// each contour's length is drawn. It consists of pieces that all turn the same
+// way and share their edges, so that they fill as one and no edge is covered
+// twice.
 func (p Path) Stroked(width, start, end, tolerance float64) Path {
-	var out Path
 	start, end = min(max(start, 0), 1), min(max(end, 0), 1)
 	if width <= 0 || end <= start {
 		return nil
 	}
+	st := stroker{r: width / 2}
 	for _, l := range p.flattened(tolerance) {
+		closed := l.closed && start <= 0 && end >= 1
 		if start > 0 || end < 1 {
 			whole := l.length()
 			l = l.part(start*whole, end*whole)
 		}
-		for i := 1; i < len(l.points); i++ {
-			out = appendBar(out, l.points[i-1], l.points[i], width/2)
-		}
-		for i, pt := range l.points {
-			if i == 0 && l.closed && start <= 0 && end >= 1 {
-				continue // the last point is the first one
-			}
-			if i > 0 && i < len(l.points)-1 && onward(l.points[i-1], pt, l.points[i+1]) {
+		st.line(l.points, closed)
+	}
+	return st.out
+}
+
+// stroker collects the pieces of a stroke with half its width.
+type stroker struct {
+	r   float64
+	out Path
+}
+
+type vec [2]float64
+
+func (v vec) plus(o vec, k float64) vec { return vec{v[0] + k*o[0], v[1] + k*o[1]} }
+
+// line strokes a polyline. Where it bends gently, the two pieces that meet share
+// an edge along the bisector; at a sharp corner a wedge fills the outer gap.
+func (s *stroker) line(points [][2]float64, closed bool) {
+	var pts []vec
+	var normals []vec // of each piece, to the right of its way, as long as r
+	for _, pt := range points {
+		v := vec(pt)
+		if n := len(pts); n > 0 {
+			dx, dy := v[0]-pts[n-1][0], v[1]-pts[n-1][1]
+			d := math.Hypot(dx, dy)
+			if d < 1e-9 {
 				continue
 			}
-			out = append(out, RoundRect(width, width, width/2).Transformed(Translate(pt[0], pt[1]))...)
+			normals = append(normals, vec{-dy / d * s.r, dx / d * s.r})
+		}
+		pts = append(pts, v)
+	}
+	n := len(normals)
+	if n == 0 {
+		return
+	}
+	join := func(i int) (before, after vec) { // at the beginning of piece i
+		if !closed && (i == 0 || i == n) {
+			edge := normals[min(i, n-1)]
+			return edge, edge
+		}
+		return s.join(normals[(i-1+n)%n], normals[i%n], pts[i])
+	}
+	begins, ends := make([]vec, n), make([]vec, n)
+	for i := range n + 1 {
+		if closed && i == n {
+			ends[n-1], _ = s.joined(normals[n-1], normals[0])
+			continue
+		}
+		before, after := join(i)
+		if i > 0 {
+			ends[i-1] = before
+		}
+		if i < n {
+			begins[i] = after
 		}
 	}
-	return out
-}
-
-// onward tells whether a line turns so little that it leaves no gap.
-func onward(a, b, c [2]float64) bool {
-	ux, uy, vx, vy := b[0]-a[0], b[1]-a[1], c[0]-b[0], c[1]-b[1]
-	cross, dot := ux*vy-uy*vx, ux*vx+uy*vy
-	return dot > 0 && math.Abs(cross) < 0.02*dot
-}
-
-// appendBar adds a rectangle along a line, turning the way RoundRect does.
-func appendBar(path Path, a, b [2]float64, r float64) Path {
-	dx, dy := b[0]-a[0], b[1]-a[1]
-	d := math.Hypot(dx, dy)
-	if d == 0 {
-		return path
+	for i := range n {
+		a, b := pts[i], pts[i+1]
+		s.piece(a.plus(begins[i], -1), b.plus(ends[i], -1), b.plus(ends[i], 1), a.plus(begins[i], 1))
 	}
-	nx, ny := -dy/d*r, dx/d*r
-	line := func(op byte, x, y float64) Segment { return Segment{op, [3][2]float64{{x, y}}} }
-	return append(path,
-		line('M', a[0]-nx, a[1]-ny), line('L', b[0]-nx, b[1]-ny),
-		line('L', b[0]+nx, b[1]+ny), line('L', a[0]+nx, a[1]+ny))
+	if !closed {
+		s.fan(pts[0], normals[0], vec{-normals[0][0], -normals[0][1]})
+		s.fan(pts[n], vec{-normals[n-1][0], -normals[n-1][1]}, normals[n-1])
+	}
+}
+
+// joined is the edge that two pieces share, for each of them: the bisector where
+// they bend by less than 60 degrees, else each its own.
+func (s *stroker) joined(n1, n2 vec) (before, after vec) {
+	sum := n1.plus(n2, 1)
+	dot := (n1[0]*n2[0] + n1[1]*n2[1]) / (s.r * s.r)
+	if dot < 0.5 {
+		return n1, n2
+	}
+	k := 1 / (1 + dot) // the bisector reaches both sides' edges
+	edge := vec{sum[0] * k, sum[1] * k}
+	return edge, edge
+}
+
+// join is joined, with a wedge on the outer side of a sharp corner.
+func (s *stroker) join(n1, n2, at vec) (before, after vec) {
+	before, after = s.joined(n1, n2)
+	if before == after {
+		return before, after
+	}
+	if n1[0]*n2[1]-n1[1]*n2[0] > 0 {
+		s.fan(at, vec{-n1[0], -n1[1]}, vec{-n2[0], -n2[1]})
+	} else {
+		s.fan(at, n2, n1)
+	}
+	return before, after
+}
+
+func (s *stroker) piece(corners ...vec) {
+	for i, c := range corners {
+		op := byte('L')
+		if i == 0 {
+			op = 'M'
+		}
+		s.out = append(s.out, Segment{op, [3][2]float64{c}})
+	}
+}
+
+// fan is a slice of a disc about a point, clockwise from one edge to another.
+func (s *stroker) fan(at, from, to vec) {
+	a := math.Atan2(from[1], from[0])
+	b := math.Atan2(to[1], to[0])
+	if b < a {
+		b += 2 * math.Pi
+	}
+	n := max(2, int(math.Ceil((b-a)*math.Sqrt(s.r)*1.6)))
+	corners := []vec{at}
+	for i := range n + 1 {
+		sin, cos := math.Sincos(a + (b-a)*float64(i)/float64(n))
+		corners = append(corners, at.plus(vec{cos, sin}, s.r))
+	}
+	s.piece(corners...)
 }
 
 // Line is an open path between two points, for stroking.
