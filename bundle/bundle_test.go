@@ -8,6 +8,7 @@ import (
 	"testing"
 
 	"billow/core/clip"
+	"billow/core/edit"
 	"billow/media"
 )
 
@@ -90,5 +91,35 @@ func TestBadBundlesAreRefusedInWords(t *testing.T) {
 	}
 	if _, err := Read(strings.NewReader("PK but not a zip"), 16); err == nil {
 		t.Error("what is no zip was read")
+	}
+}
+
+// Groups, moves, line-ups, keys of the light and marks come back as they were.
+func TestMotionComesBackEqual(t *testing.T) {
+	c, files := sample()
+	for _, command := range []string{
+		`{"type":"setMove","layer":"` + c.Layers[len(c.Layers)-1].ID + `","move":{"kind":"swell","at":{"beat":1},"length":9,"turn":0,"strength":90}}`,
+		`{"type":"groupLayers","layers":["` + c.Layers[len(c.Layers)-1].ID + `"],"id":"g","name":"Group"}`,
+		`{"type":"setLayer","layer":"g","set":{"inside":{"speed":0.5,"reverse":true},"stepping":{"rate":8,"turn":3},"wander":{"amount":4,"pace":1}}}`,
+		`{"type":"setKey","layer":"@light","property":"height","key":{"at":3,"value":[30],"ease":{"kind":"bounce","count":2,"decay":0.5}}}`,
+		`{"type":"setMarks","markers":[{"name":"Here","at":{"beat":2,"frames":-1}}],"range":{"in":1,"out":9}}`,
+	} {
+		next, err := edit.Apply(c, []byte(command))
+		if err != nil {
+			t.Fatalf("%s: %v", command, err)
+		}
+		c = next
+	}
+	var out bytes.Buffer
+	read := func(_ context.Context, h string) ([]byte, error) { return files[h], nil }
+	if err := Write(t.Context(), &out, c, read); err != nil {
+		t.Fatal(err)
+	}
+	b, err := Read(bytes.NewReader(out.Bytes()), int64(out.Len()))
+	if err != nil {
+		t.Fatal(err)
+	}
+	if string(b.Clip.Encode()) != string(c.Encode()) {
+		t.Error("the clip changed on the way")
 	}
 }

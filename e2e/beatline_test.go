@@ -280,3 +280,104 @@ func TestShortcutsAreListedAndNotHeardInFields(t *testing.T) {
 		t.Error("letters typed into a field did something else too")
 	}
 }
+
+func TestTheLightHasKeysOfItsOwn(t *testing.T) {
+	u := visit(t, cards(t))
+	u.ready()
+	u.clickText("[role=tab]", "^Clip and light$")
+	u.goTo(0)
+	u.click("button[aria-label=\"Set a key for the light's direction\"]")
+	u.text(".row-line .name", "^Light$")
+	u.goTo(60)
+	// Where it has keys, its number changes the key here.
+	u.write("input[aria-label=Direction]", "70")
+	u.waitStored("the second key", func(c *clip.Clip) bool {
+		k := c.Light.Tracks[clip.LightDirection]
+		return len(k) == 2 && k[0].Value[0] == -35 && k[1].At.Frames == 60 && k[1].Value[0] == 70 && c.Light.Direction == -35
+	})
+	bx, by, bw, bh := u.box("[data-bead='@light direction 60']")
+	u.hold(input.ControlLeft, func() { u.drag(bx+bw/2, by+bh/2, bx+bw/2+10*u.perFrame(), by+bh/2) })
+	u.waitStored("the drag", func(c *clip.Clip) bool { return c.Light.Tracks[clip.LightDirection][1].At.Frames == 70 })
+}
+
+func TestScenesAndMarkersAreNamed(t *testing.T) {
+	u := visit(t, cards(t))
+	u.ready()
+	u.clickText("[role=tab]", "^Clip and light$")
+	u.goTo(60)
+	u.clickText("button", "Scene from here")
+	u.clickText("button", "Marker here")
+	u.write("input[aria-label='Name of scene 2']", "Offer")
+	u.write("input[aria-label='Name of marker 1']", "Horn")
+	// Frame 60 is the first beat of the second bar: both are bound to it.
+	u.waitStored("the names", func(c *clip.Clip) bool {
+		return len(c.Scenes) == 2 && c.Scenes[1].Name == "Offer" && c.Scenes[1].At.OnBeat && c.Scenes[1].At.Beat == 4 &&
+			len(c.Markers) == 1 && c.Markers[0].Name == "Horn"
+	})
+	u.text(".ruler .scene text", "^Offer$")
+	u.text(".ruler .marker text", "^Horn$")
+	u.click("[aria-label='Delete Horn']")
+	u.waitStored("no marker", func(c *clip.Clip) bool { return len(c.Markers) == 0 })
+}
+
+func TestRowsAreDraggedIntoAnotherOrderAndOthersGroups(t *testing.T) {
+	u := visit(t, cards(t))
+	u.ready()
+	order := func(want string) {
+		t.Helper()
+		u.waitStored("the order "+want, func(c *clip.Clip) bool {
+			var ids []string
+			for _, l := range c.Layers {
+				id := l.ID
+				if l.Group != "" {
+					id = "in-" + id
+				}
+				ids = append(ids, id)
+			}
+			return strings.Join(ids, " ") == want
+		})
+	}
+	grip := func(name string) (float64, float64) {
+		x, y, w, h := u.box("[aria-label='Move " + name + " in the stack']")
+		return x + w/2, y + h/2
+	}
+	order("backdrop a b c")
+	ax, ay := grip("Disc a")
+	_, cy := grip("Disc c")
+	u.drag(ax, ay, ax, cy) // in front of c
+	order("backdrop b c a")
+	bx, by := grip("Disc b")
+	u.drag(bx, by, bx, by+90) // behind everything
+	order("b backdrop c a")
+	u.chooseAll("Disc a", "Disc c")
+	u.eval("document.activeElement?.blur()")
+	u.must("grouping", u.page.KeyActions().Press(input.ControlLeft).Type('g').Do())
+	u.find("[aria-label='Fold Group']")
+	bx, by = grip("Disc b")
+	_, ay = grip("Disc a")
+	u.drag(bx, by, bx, ay) // onto a row in the group
+	u.waitStored("b in the group", func(c *clip.Clip) bool { return c.Layer("b").Group != "" && c.Layer("b").Group == c.Layer("a").Group })
+}
+
+func TestAStaggerAndAFollowThroughThePage(t *testing.T) {
+	u := visit(t, cards(t))
+	u.ready()
+	u.chooseAll("Disc a", "Disc b", "Disc c")
+	u.write("input[aria-label=Offset]", "7")
+	u.choose("select[aria-label=Order]", "across")
+	u.clickText("button", "Stagger 3 layers")
+	u.wantFrames("staggering", "a", "10 40 70")
+	u.wantFrames("staggering", "b", "17 47 77")
+	u.wantFrames("staggering", "c", "24 54 84")
+	u.clickText(".row-line .name", "^Disc a$")
+	u.clickText("[role=tab]", "^Motion$")
+	u.clickText("summary", "^Follow")
+	u.choose("select[aria-label=Follows]", "b")
+	u.waitStored("following", func(c *clip.Clip) bool { return c.Layer("a").Follow != nil && c.Layer("a").Follow.Layer == "b" })
+	// A circle is refused with a sentence, and nothing is lost.
+	u.clickText(".row-line .name", "^Disc b$")
+	u.clickText("summary", "^Follow")
+	u.choose("select[aria-label=Follows]", "a")
+	u.text(".notice", "a circle of following: “Disc b” follows “Disc a” follows “Disc b”")
+	u.waitStored("no circle", func(c *clip.Clip) bool { return c.Layer("b").Follow == nil && c.Layer("a").Follow != nil })
+}

@@ -113,3 +113,34 @@ func TestWordsAreDrawnWithinTheirBitmap(t *testing.T) {
 		t.Errorf("visible are %v", v)
 	}
 }
+
+// Outlined letters: the pen adds half its width on both sides of the edge, and
+// only as much of each contour as is asked for.
+func TestLettersAreOutlinedAndDrawnOn(t *testing.T) {
+	b := set(t, clip.Words{Text: "I", Font: "hanken-900", Fill: colour.Colour{}}, 200, nil)
+	ink := colour.RGB(0xFF0000)
+	covered := func(pen words.Pen) float64 {
+		m, _, _ := b.Raster(1, pen, ink)
+		sum := 0.0
+		for _, p := range m.Pix {
+			sum += float64(p>>24) / 255
+		}
+		return sum
+	}
+	if got := covered(words.Pen{}); got != 0 {
+		t.Errorf("without fill and pen %.0f pixels are covered", got)
+	}
+	// An I is a rectangle: its edge is twice its height and width long.
+	box := b.Shapes[0].Path.Bounds()
+	w, h := box[2]-box[0], box[3]-box[1]
+	whole := covered(words.Pen{Width: 4, End: 1})
+	if want := 2*(w+h)*4 - (4-math.Pi)*4; math.Abs(whole-want) > 0.02*want {
+		t.Errorf("the outline covers %.0f pixels, want %.0f", whole, want)
+	}
+	if half := covered(words.Pen{Width: 4, Start: 0.25, End: 0.75}); math.Abs(half-whole/2) > 0.03*whole {
+		t.Errorf("half of it covers %.0f pixels of %.0f", half, whole)
+	}
+	if none := covered(words.Pen{Width: 4, Start: 0.5, End: 0.5}); none != 0 {
+		t.Errorf("nothing of it covers %.0f pixels", none)
+	}
+}

@@ -171,6 +171,48 @@ func TestCommandsAreStoredWithRevisions(t *testing.T) {
 	}
 }
 
+// What a person may do wrong with motion is refused by the server with the field
+// and the reason, all or nothing, and the clip stays as it was.
+func TestWrongMotionIsRefusedWithAReason(t *testing.T) {
+	id := newClip(t)
+	post := func(revision int, commands ...string) (int, map[string]any) {
+		return ask(t, "POST", "/api/clips/"+id+"/commands", fmt.Sprintf(`{"revision":%d,"commands":[%s]}`, revision, strings.Join(commands, ",")))
+	}
+	disc := func(id string) string {
+		return `{"type":"addLayer","layer":{"id":"` + id + `","name":"` + id + `","kind":"card","from":0,"to":null,"rest":{"pin":"centre","x":0,"y":0,"size":100,"turn":0},
+			"lift":0,"blend":"normal","tracks":{},"card":{"form":"disc","aspect":1,"fill":"#dd4f28","outline":"#173f47"}}}`
+	}
+	status, out := post(1, disc("one"), disc("two"), `{"type":"groupLayers","layers":["one"],"id":"g","name":"G"}`)
+	if status != 200 {
+		t.Fatalf("making layers gives %d %v", status, out)
+	}
+	now := int(out["revision"].(float64))
+	var many []string
+	for i := range 10000 {
+		many = append(many, fmt.Sprintf(`{"property":"opacity","after":%d,"key":{"at":0,"value":[1],"ease":{"kind":"linear"}}}`, i%40))
+	}
+	for bad, says := range map[string]string{
+		`{"type":"setLayer","layer":"one","set":{"follow":{"layer":"one","position":true}}}`:                                     "circle",
+		`{"type":"intoGroup","layers":["g"],"group":"g"}`:                                                                        "contain itself",
+		`{"type":"stagger","layers":["one","two"],"by":5000,"order":"stack","ease":{}}`:                                          "stagger by less",
+		`{"type":"setMove","layer":"two","move":{"kind":"gust","at":0,"length":99999,"turn":0,"strength":100}}`:                  "outside the clip",
+		`{"type":"swapPicture","layer":"one","prop":"x"}`:                                                                        "no cut-out",
+		`{"type":"pasteKeys","layer":"two","at":900000,"keys":[` + strings.Join(many, ",") + `]}`:                                "outside the clip",
+		`{"type":"setKey","layer":"g","property":"time","key":{"at":0,"value":[1e9],"ease":{"kind":"linear"}}}`:                  "lies between",
+		`{"type":"setLineup","layer":"g","lineup":{"slots":[],"hero":0,"items":[],"start":0,"stay":1,"change":1}}`:               "slots",
+		`{"type":"setLayer","layer":"g","set":{"inside":{"speed":-1}}}`:                                                          "lies between",
+		`{"type":"setKey","layer":"two","property":"position","key":{"at":0,"value":[0,0],"off":"up","ease":{"kind":"linear"}}}`: "just outside",
+	} {
+		status, out := post(now, `{"type":"setClip","name":"Half"}`, bad)
+		if problem, _ := out["error"].(map[string]any); status != http.StatusUnprocessableEntity || !strings.Contains(fmt.Sprint(problem["message"]), says) {
+			t.Errorf("%.90s gives %d %v", bad, status, out)
+		}
+	}
+	if _, got := ask(t, "GET", "/api/clips/"+id, nil); got["revision"] != float64(now) || got["clip"].(map[string]any)["name"] == "Half" {
+		t.Error("something of what was refused was kept")
+	}
+}
+
 func picture(t *testing.T) []byte {
 	t.Helper()
 	m := image.NewNRGBA(image.Rect(0, 0, 40, 30))

@@ -6,6 +6,7 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"image"
 	"image/png"
 	"math"
 	"os"
@@ -239,5 +240,56 @@ func until(t *testing.T, s *store.Store, what string, ok func(store.Part) bool) 
 		case <-end:
 			t.Fatalf("waiting until %s; the part is %s", what, fmt.Sprintf("%+v", p))
 		}
+	}
+}
+
+// The line-up of the sample world is drawn without a page: its window shows one
+// product after the other, and what stands beside it is the card.
+func TestTheParadeIsDrawnFromTheCommandLine(t *testing.T) {
+	parade := filepath.Join(sample, "trail-parade.zip")
+	shot := func(at string) image.Image {
+		t.Helper()
+		file := filepath.Join(t.TempDir(), "f.png")
+		if _, problems, code := billow(t, "frame", parade, "--shape", "4:5", "--at", at, "--size", "216x270", "--out", file); code != 0 {
+			t.Fatal(problems)
+		}
+		f, err := os.Open(file)
+		if err != nil {
+			t.Fatal(err)
+		}
+		defer f.Close()
+		m, err := png.Decode(f)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return m
+	}
+	differ := func(a, b image.Image, r image.Rectangle) float64 {
+		sum := 0.0
+		for y := r.Min.Y; y < r.Max.Y; y++ {
+			for x := r.Min.X; x < r.Max.X; x++ {
+				ar, ag, ab, _ := a.At(x, y).RGBA()
+				br, bg, bb, _ := b.At(x, y).RGBA()
+				for _, d := range []int{int(ar) - int(br), int(ag) - int(bg), int(ab) - int(bb)} {
+					sum += math.Abs(float64(d)) / 257
+				}
+			}
+		}
+		return sum / float64(3*r.Dx()*r.Dy())
+	}
+	window, foot, corner := image.Rect(70, 80, 146, 160), image.Rect(40, 222, 176, 262), image.Rect(2, 40, 20, 60)
+	// At 126 BPM a turn of eight beats lasts 114 frames.
+	first, later, second := shot("40"), shot("80"), shot("160")
+	if d := differ(first, later, window); d > 1 {
+		t.Errorf("while the kettle stays the window changes by %.1f", d)
+	}
+	if d := differ(first, second, window); d < 15 {
+		t.Errorf("kettle and stove differ by %.1f only", d)
+	}
+	if d := differ(first, second, foot); d < 4 {
+		t.Errorf("their words differ by %.1f only", d)
+	}
+	if d := differ(first, second, corner); d != 0 {
+		t.Errorf("the card changes by %.1f", d)
 	}
 }

@@ -57,6 +57,9 @@ func KeyHere(c *clip.Clip, layer, property string, frame int) motion.Key {
 		}
 	} else if l := c.Layer(layer); l != nil {
 		t, base = l.Tracks[property], slices.Clone(l.Base(property))
+		if property == clip.Time {
+			base = []float64{float64(frame)} // time that goes on as it does outside
+		}
 	}
 	here := motion.Key{At: timing.At(frame), Value: base, Ease: motion.Ease{Kind: motion.InOut}}
 	if len(t) > 0 {

@@ -24,17 +24,6 @@ const beatRoom = computed(() =>
 
 const range = computed(() => editor.view.range)
 
-// Scenes and markers are renamed with a double click and deleted by an empty name.
-function rename(kind: 'scenes' | 'markers', i: number) {
-  const list = editor.clip?.[kind] ?? []
-  const name = window.prompt('Its name (empty deletes it)', list[i].name)
-  if (name === null) return
-  const next = name.trim()
-    ? list.map((m, k) => (k === i ? { ...m, name: name.trim() } : m))
-    : list.filter((_, k) => k !== i)
-  editor.run({ type: 'setMarks', [kind]: next })
-}
-
 const seconds = computed(() => {
   const rate = editor.clip?.rate ?? 30
   const every = [1, 2, 5, 10, 30, 60].find((s) => s * rate * props.scale > 46) ?? 120
@@ -46,7 +35,7 @@ const seconds = computed(() => {
 
 <template>
   <svg class="ruler" :width="width" :height="editor.view.scenes.length ? 74 : 60">
-    <g v-for="(s, i) in editor.view.scenes" :key="`s${s.from}`" class="scene" @dblclick="rename('scenes', i)">
+    <g v-for="(s, i) in editor.view.scenes" :key="`s${s.from}`" class="scene">
       <rect
         :x="x(s.from) + 0.5"
         y="59"
@@ -56,7 +45,7 @@ const seconds = computed(() => {
         :class="{ odd: i % 2 }"
       />
       <text :x="x(s.from) + 6" y="70">{{ s.name }}</text>
-      <title>Scene {{ s.name }}; double-click to rename it</title>
+      <title>Scene {{ s.name }}</title>
     </g>
     <template v-if="range">
       <rect :x="0" y="43" :width="x(range[0])" height="16" class="out" />
@@ -77,10 +66,10 @@ const seconds = computed(() => {
       <text v-if="b.down" :x="x(b.frame) + 3" y="37">{{ b.bar }}</text>
       <text v-else-if="beatRoom > 24" :x="x(b.frame) + 3" y="40" class="small">{{ b.bar }}.{{ b.in }}</text>
     </g>
-    <g v-for="(m, i) in editor.view.markers" :key="`m${m.frame}`" class="marker" @dblclick="rename('markers', i)">
+    <g v-for="m in editor.view.markers" :key="`m${m.frame}`" class="marker">
       <path :d="`M${x(m.frame)} 43v-9h9l-3 3.5 3 3.5h-9`" />
       <text :x="x(m.frame) + 11" y="42">{{ m.name }}</text>
-      <title>{{ m.name }}, {{ m.when }}; double-click to rename it</title>
+      <title>{{ m.name }}, {{ m.when }}</title>
     </g>
     <g v-for="s in seconds" :key="s.frame" class="second">
       <line :x1="x(s.frame)" :x2="x(s.frame)" y1="44" y2="58" />

@@ -89,11 +89,13 @@ function wheel(e: WheelEvent) {
   requestAnimationFrame(() => (el.scrollLeft = frame * scale.value - at))
 }
 
-// Dragging a row's grip changes the stacking order: the layer goes just behind
-// the row above which it is let go, into that row's group.
+// Dragging a row's grip changes the stacking order: the layer goes just in front
+// of the one on whose row it is let go, into that one's group; below all rows it
+// goes behind everything.
 const over = ref('')
 function stack(e: PointerEvent, layer: string) {
   if (layer === '@light') return
+  let behindAll = false
   drag(
     e,
     (m) => {
@@ -103,11 +105,14 @@ function stack(e: PointerEvent, layer: string) {
         return m.clientY >= b.top && m.clientY < b.bottom
       })
       over.value = at?.dataset.layer ?? ''
+      const last = all.at(-1)?.getBoundingClientRect()
+      behindAll = !at && !!last && m.clientY > last.bottom
     },
     (moved) => {
       const to = over.value
       over.value = ''
-      if (moved && to && to !== layer && to !== '@light') editor.run({ type: 'stackLayer', layer, above: to })
+      if (moved && behindAll) editor.run({ type: 'stackLayer', layer, to: 0 })
+      else if (moved && to && to !== layer && to !== '@light') editor.run({ type: 'stackLayer', layer, above: to })
     }
   )
 }

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useMarks } from '../composables/useMarks'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import type { Light, Product } from '../types'
@@ -9,16 +8,30 @@ import ChoiceField from './ChoiceField.vue'
 import ColourField from './ColourField.vue'
 import LightDial from './LightDial.vue'
 import LightKey from './LightKey.vue'
+import MarksSettings from './MarksSettings.vue'
 import NumberField from './NumberField.vue'
 
 const editor = useEditor()
-const marks = useMarks()
 const clip = computed(() => editor.clip)
 const tune = computed(() => clip.value?.tune)
 const tuneProp = computed(() => clip.value?.props.find((p) => p.id === tune.value?.prop))
 
+// Where the light has keys, the key at the playhead is changed, or a new one made.
 function light(set: Partial<Light>) {
-  editor.run({ type: 'setLight', set })
+  const keyed = (['direction', 'height'] as const).filter(
+    (p) => set[p] !== undefined && clip.value?.light.tracks?.[p]?.length
+  )
+  const rest = Object.fromEntries(Object.entries(set).filter(([k]) => !keyed.includes(k as 'height')))
+  editor.runAll([
+    ...keyed.map((property) => ({
+      type: 'setValue',
+      layer: '@light',
+      property,
+      frame: editor.frame,
+      value: [set[property]]
+    })),
+    ...(Object.keys(rest).length ? [{ type: 'setLight', set: rest }] : [])
+  ])
 }
 
 function setTune(values: Record<string, unknown>) {
@@ -107,21 +120,7 @@ const field = (event: Event) => (event.target as HTMLInputElement).value
     <button class="plain poster" @click="editor.run({ type: 'setClip', poster: editor.frame })">
       <i class="bi bi-image" aria-hidden="true" /> Make this frame the poster frame
     </button>
-    <h2>Loop and marks</h2>
-    <div class="acts">
-      <button class="plain" title="The last frame meets the first" @click="marks.closeLoop()">
-        <i class="bi bi-infinity" aria-hidden="true" /> Close the loop
-      </button>
-      <button class="plain" title="M" @click="marks.marker()">
-        <i class="bi bi-flag" aria-hidden="true" /> Marker here
-      </button>
-      <button class="plain" @click="marks.scene()">
-        <i class="bi bi-bookmark" aria-hidden="true" /> Scene from here
-      </button>
-      <button class="plain" title="I and O set its ends" :disabled="!editor.view.range" @click="marks.whole()">
-        <i class="bi bi-arrows-expand-vertical" aria-hidden="true" /> Loop the whole clip
-      </button>
-    </div>
+    <MarksSettings />
     <h2>Tune</h2>
     <p v-if="!tune" class="hint">No tune yet. Bring one in under Props.</p>
     <template v-else>
@@ -187,18 +186,6 @@ const field = (event: Event) => (event.target as HTMLInputElement).value
   display: grid;
   grid-template-columns: 1fr 1fr;
   margin-bottom: 0.3rem;
-}
-
-.acts {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 0.25rem;
-}
-
-.acts button {
-  border: 1px solid var(--line);
-  font-size: 0.78rem;
-  text-align: left;
 }
 
 .shapes {
