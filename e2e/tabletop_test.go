@@ -106,6 +106,9 @@ func TestThingsCatchOnGuides(t *testing.T) {
 	u.clickText(".row-line .name", "^Disc a$")
 	u.clickText(".target-switch button", "Whole motion")
 	u.goTo(10)
+	// What is pressed in the picture is chosen and moves at once.
+	u.press(input.Escape)
+	u.wait("nothing is chosen", "!document.querySelector('[data-outline]')")
 	// Disc a lies at -300; dragged to about -4 it catches on the centre, unless
 	// Ctrl is held.
 	u.dragUnits(-300, 0, -5, 3)

@@ -20,7 +20,6 @@ type Place struct {
 	Turn     float64       `json:"turn"` // degrees clockwise, as drawn
 	Opacity  float64       `json:"opacity"`
 	Position [2]float64    `json:"position"` // relative to rest, "just outside" worked out
-	Scale    [2]float64    `json:"scale"`    // percent, of its keys
 	Pivot    [2]float64    `json:"pivot"`    // where its pivot is, units from the frame's centre
 	Corners  [4][2]float64 `json:"corners"`  // clockwise from the upper left one
 	Away     [2]float64    `json:"away"`     // a unit of its position to the right, as drawn: x and y
@@ -47,13 +46,11 @@ func (s *Stage) place(a *actor, frame float64) (Place, bool) {
 		return Place{}, false
 	}
 	p := s.pose(a, env)
-	g := s.gesture(a, env.frame)
 	pl := Place{
 		Layer: a.layer.ID, X: p.M.E, Y: p.M.F,
 		W: a.w * math.Hypot(p.M.A, p.M.B), H: a.h * math.Hypot(p.M.C, p.M.D),
 		Turn: math.Atan2(p.M.B, p.M.A) * 180 / math.Pi, Opacity: p.Opacity, Position: p.Position,
-		Scale: [2]float64{g.sx * 100, g.sy * 100},
-		Away:  [2]float64{env.m.A * p.Perspective, env.m.B * p.Perspective},
+		Away: [2]float64{env.m.A * p.Perspective, env.m.B * p.Perspective},
 	}
 	px, py := a.pivotAt(env.frame)
 	pl.Pivot[0], pl.Pivot[1] = p.M.Apply(px, py)

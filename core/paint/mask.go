@@ -87,13 +87,6 @@ func (b *Bitmap) Blurred(sigma float64, margin int) *Bitmap {
 	return out
 }
 
-// AlphaOf writes the alpha of a bitmap into a mask of its size.
-func (m *Mask) AlphaOf(b *Bitmap) {
-	for i, p := range b.Pix {
-		m.Pix[i] = uint8(p >> 24)
-	}
-}
-
 // Straight is the bitmap as bytes R, G, B, A that are not premultiplied, as a
 // canvas holds them.
 func (b *Bitmap) Straight() []byte {

@@ -291,7 +291,6 @@ export interface Place {
   turn: number
   opacity: number
   position: [number, number]
-  scale: [number, number]
   pivot: [number, number]
   corners: [number, number][]
   away: [number, number]

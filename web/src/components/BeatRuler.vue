@@ -67,8 +67,8 @@ const seconds = computed(() => {
       <text v-else-if="beatRoom > 24" :x="x(b.frame) + 3" y="40" class="small">{{ b.bar }}.{{ b.in }}</text>
     </g>
     <g v-for="m in editor.view.markers" :key="`m${m.frame}`" class="marker">
-      <path :d="`M${x(m.frame)} 43v-9h9l-3 3.5 3 3.5h-9`" />
-      <text :x="x(m.frame) + 11" y="42">{{ m.name }}</text>
+      <path :d="`M${x(m.frame)} 43v-20h9l-3 3.5 3 3.5h-9`" />
+      <text :x="x(m.frame) + 11" y="31">{{ m.name }}</text>
       <title>{{ m.name }}, {{ m.when }}</title>
     </g>
     <g v-for="s in seconds" :key="s.frame" class="second">

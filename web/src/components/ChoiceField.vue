@@ -1,17 +1,20 @@
 <script setup lang="ts">
-defineProps<{ label: string; value: string; options: { id: string; name: string }[]; bare?: boolean }>()
+const props = defineProps<{ label: string; value: string; options: { id: string; name: string }[]; bare?: boolean }>()
 const emit = defineEmits<{ change: [value: string] }>()
+
+// The choice is shown when it has been taken; one that is refused is not.
+function choose(event: Event) {
+  const select = event.target as HTMLSelectElement
+  const wanted = select.value
+  select.value = props.value
+  emit('change', wanted)
+}
 </script>
 
 <template>
   <label class="choice">
     <span :class="{ 'visually-hidden': bare }">{{ label }}</span>
-    <select
-      class="form-select form-select-sm"
-      :value="value"
-      :aria-label="label"
-      @change="emit('change', ($event.target as HTMLSelectElement).value)"
-    >
+    <select class="form-select form-select-sm" :value="value" :aria-label="label" @change="choose">
       <option v-for="o in options" :key="o.id" :value="o.id">{{ o.name }}</option>
     </select>
   </label>

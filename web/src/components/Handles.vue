@@ -62,7 +62,7 @@ function press(e: PointerEvent) {
   const picked = editor.drawing().engines[0].call<string[]>('pick', where)
   top.follow(
     e,
-    picked.then((hits) => {
+    picked.then(async (hits) => {
       const layer = hit(hits, e.altKey)
       if (!layer) {
         if (!e.shiftKey) editor.select('')
@@ -70,6 +70,7 @@ function press(e: PointerEvent) {
       }
       if (e.shiftKey) editor.select(layer, true)
       else if (!editor.chosen.includes(layer)) editor.select(layer)
+      await editor.look() // where what has just been chosen is
       return top.moving([...editor.chosen])
     })
   )

@@ -47,7 +47,7 @@ function remove(kind: 'scenes' | 'markers', i: number) {
       </button>
     </div>
     <template v-for="l in lists" :key="l.kind">
-      <div v-for="(p, i) in l.places" :key="`${l.kind}${p.frame}`" class="mark">
+      <div v-for="(p, i) in l.places" :key="`${l.kind}${p.frame}`" class="named">
         <input
           class="form-control form-control-sm"
           :value="p.name"
@@ -78,7 +78,7 @@ function remove(kind: 'scenes' | 'markers', i: number) {
   text-align: left;
 }
 
-.mark {
+.named {
   display: grid;
   grid-template-columns: 1fr 26px 26px;
   gap: 0.2rem;

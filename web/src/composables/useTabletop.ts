@@ -61,7 +61,8 @@ export function useTabletop(svg: Ref<SVGSVGElement | null>, w: () => number, h: 
       e,
       (m, dx, dy) => {
         const mine = ++latest
-        pending = pending.then(async () => {
+        const before = pending.catch(() => undefined)
+        pending = before.then(async () => {
           if (!make || (mine < latest - 1 && m.type === 'pointermove')) return
           last = await make(m, dx, dy)
           if (last?.length) editor.show({ type: 'batch', commands: last })
