@@ -3,6 +3,7 @@ package e2e
 import (
 	"context"
 	"fmt"
+	"slices"
 	"testing"
 
 	"billow/core/clip"
@@ -35,13 +36,15 @@ func crowd(b *testing.B) string {
 
 // BenchmarkDragABead counts how often a second the Beatline is painted with the
 // bead and its string elsewhere while the bead is dragged to and fro, a new
-// place on every frame of the screen.
+// place on every frame of the screen: the median and the best of five rounds,
+// since other work on the machine shows in single ones.
 func BenchmarkDragABead(b *testing.B) {
 	u := visit(b, crowd(b))
 	u.ready()
 	u.clickText(".row-line .name", "^Card 30$")
 	u.find("[data-bead='card-30 position 300']")
-	for range b.N {
+	var rounds []float64
+	for range 5 {
 		r, err := u.page.Eval(`() => new Promise(done => {
 			const find = () => [...document.querySelectorAll('[data-layer="card-30"] [data-bead]')][10]
 			const row = document.querySelector('[data-layer="card-30"] svg')
@@ -57,15 +60,17 @@ func BenchmarkDragABead(b *testing.B) {
 				changed = false
 				window.dispatchEvent(event('pointermove', 3 * Math.abs((n++ % 24) - 12) - 18))
 				const took = performance.now() - began
-				if (took < 5000) return requestAnimationFrame(tick)
+				if (took < 3000) return requestAnimationFrame(tick)
 				window.dispatchEvent(event('pointerup', 0))
-				done([painted * 1000 / took, n * 1000 / took])
+				done([painted * 1000 / took])
 			}
 			requestAnimationFrame(tick)
 		})`)
 		u.must("dragging", err)
-		b.ReportMetric(r.Value.Get("0").Num(), "repaints/s")
-		b.ReportMetric(r.Value.Get("1").Num(), "screen-frames/s")
-		b.ReportMetric(0, "ns/op")
+		rounds = append(rounds, r.Value.Get("0").Num())
 	}
+	slices.Sort(rounds)
+	b.ReportMetric(rounds[2], "repaints/s-median")
+	b.ReportMetric(rounds[4], "repaints/s-best")
+	b.ReportMetric(0, "ns/op")
 }

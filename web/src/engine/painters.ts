@@ -79,7 +79,7 @@ export class Painters {
   }
 
   // preview lets the painters show a command that is not kept. While one is
-  // under way only the newest waits; the proofs' painter follows five times a
+  // under way only the newest waits; the proofs' painter follows twice a
   // second, so that the picture and the Beatline have the machine.
   preview(command: Command, shown: () => void): Promise<void> {
     this.wanted = command
@@ -98,14 +98,14 @@ export class Painters {
       const command = this.wanted
       this.wanted = null
       const began = performance.now()
-      const due = performance.now() - this.proofed > 200
+      const due = performance.now() - this.proofed > 400
       if (due) this.proofed = performance.now()
       const engines = due ? this.engines : this.engines.slice(0, 1)
       await Promise.all(engines.map((e) => e.call('follow', { command, keep: false }).catch(() => undefined)))
       shown()
-      // As long again for the Beatline: the machine is shared.
+      // Twice as long for the Beatline: the machine is shared.
       if (!this.wanted) return
-      await new Promise((r) => setTimeout(r, Math.min(60, performance.now() - began)))
+      await new Promise((r) => setTimeout(r, Math.min(80, 2 * (performance.now() - began))))
     }
   }
 
