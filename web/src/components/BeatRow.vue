@@ -224,8 +224,10 @@ function toggleSolo() {
 </template>
 
 <style scoped>
+/* What happens in a row stays in it, so that the others need no painting. */
 .row-line {
   display: flex;
+  contain: content;
   scroll-margin: 76px 0 10px;
   border-bottom: 1px solid rgba(23, 63, 71, 0.08);
 }
