@@ -42,7 +42,7 @@ const quick = computed(() =>
     : ''
 )
 
-const ref_ = (bead: Bead): KeyRef => ({ layer: props.layer, property: props.track.property, frame: bead.frame })
+const refOf = (bead: Bead): KeyRef => ({ layer: props.layer, property: props.track.property, frame: bead.frame })
 const chosen = (bead: Bead) =>
   props.chosenKeys.some((k) => k.property === props.track.property && k.frame === bead.frame)
 
@@ -78,7 +78,7 @@ function pressHandle(e: PointerEvent, h: (typeof handles.value)[number]) {
       curve[2 * h.end] = Math.min(1, Math.max(0, start[2 * h.end] + dx / wide))
       curve[2 * h.end + 1] = Math.min(10, Math.max(-10, start[2 * h.end + 1] + dy / tall))
       const [x1, y1, x2, y2] = curve.map((v) => Math.round(v * 1000) / 1000)
-      command = { type: 'setEase', keys: [ref_(h.bead)], ease: { kind: 'bezier', x1, y1, x2, y2 } }
+      command = { type: 'setEase', keys: [refOf(h.bead)], ease: { kind: 'bezier', x1, y1, x2, y2 } }
       editor.show(command)
     },
     (moved) => {
@@ -91,7 +91,7 @@ function pressHandle(e: PointerEvent, h: (typeof handles.value)[number]) {
 function press(e: PointerEvent, bead: Bead) {
   if (e.button !== 0) return
   e.stopPropagation()
-  const me = ref_(bead)
+  const me = refOf(bead)
   // A press on one of several selected beads leaves them selected.
   const already = keys.isSelected(me)
   if (!already && props.layer !== '@light' && !editor.chosen.includes(props.layer)) {
@@ -189,7 +189,7 @@ function stretch(e: PointerEvent, bead: Bead, moving: KeyRef[]) {
 
 // Keys can be moved from the keyboard too.
 function type(e: KeyboardEvent, bead: Bead) {
-  const me = ref_(bead)
+  const me = refOf(bead)
   const by = { ArrowLeft: -1, ArrowRight: 1 }[e.key]
   if (by) {
     e.preventDefault()

@@ -57,15 +57,15 @@ type Key = MotionPath['keys'][number]
 function dragKey(e: PointerEvent, k: Key) {
   e.stopPropagation()
   const place = editor.placeOf(editor.selected)
-  const ref_ = { layer: editor.selected, property: 'position', frame: k.frame }
-  editor.keys = [ref_]
+  const keyRef = { layer: editor.selected, property: 'position', frame: k.frame }
+  editor.keys = [keyRef]
   top.follow(
     e,
     (_, dx, dy) => {
       const x = dx / top.unit.value
       const y = dy / top.unit.value
       const [gx, gy] = place ? top.within(place, x, y) : [x, y]
-      if (e.altKey) return [{ type: 'bendPath', key: ref_, out: [gx, gy], in: [-gx, -gy] }]
+      if (e.altKey) return [{ type: 'bendPath', key: keyRef, out: [gx, gy], in: [-gx, -gy] }]
       return [
         {
           type: 'handle',

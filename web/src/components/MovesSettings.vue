@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { usePlayhead } from '../composables/usePlayhead'
 import { useEditor } from '../stores/editor'
 import type { Move } from '../types'
 import { moveKinds, moveName, sides, timecode } from '../words'
@@ -12,12 +13,12 @@ const editor = useEditor()
 const openId = ref('')
 const moves = computed(() => editor.layer?.moves ?? [])
 const rate = computed(() => editor.clip?.rate ?? 30)
-const beatHere = computed(() => editor.view.beats.find((b) => b.frame === editor.frame))
+const { beatHere, here } = usePlayhead()
 const row = computed(() => editor.view.rows.find((r) => r.layer === editor.selected))
 
 // A new move begins at the playhead, bound to the beat that is there.
 async function add(kind: string) {
-  const at = beatHere.value ? { beat: beatHere.value.beat } : editor.frame
+  const at = here()
   const had = new Set(moves.value.map((m) => m.id))
   const layers = editor.chosen.length ? editor.chosen : [editor.selected]
   const drafts = await Promise.all(layers.map((layer) => editor.ask<Move>('draftMove', { kind, layer, at })))
@@ -27,10 +28,6 @@ async function add(kind: string) {
 
 function set(m: Move, values: Partial<Move>) {
   editor.run({ type: 'setMove', layer: editor.selected, move: { ...m, ...values } })
-}
-
-function here(m: Move) {
-  set(m, { at: beatHere.value ? { beat: beatHere.value.beat } : editor.frame })
 }
 
 const spanOf = (m: Move) => row.value?.moves.find((s) => s.id === m.id)
@@ -136,7 +133,7 @@ const sideChoices = (m: Move) =>
           <input type="checkbox" :checked="m.lands ?? false" @change="set(m, { lands: !m.lands })" /> lands at its
           moment
         </label>
-        <button class="plain" @click="here(m)">
+        <button class="plain" @click="set(m, { at: here() })">
           <i class="bi bi-geo" aria-hidden="true" />
           {{ beatHere ? `To bar ${beatHere.bar}, beat ${beatHere.in}` : 'To the playhead' }}
         </button>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { usePlayhead } from '../composables/usePlayhead'
 import { useEditor } from '../stores/editor'
 import type { Key, Property } from '../types'
 import { propertyName, propertyParts, propertyUnit, sides } from '../words'
@@ -11,6 +12,7 @@ import NumberField from './NumberField.vue'
 // and the way to the keys before and after.
 const props = defineProps<{ property: Property }>()
 const editor = useEditor()
+const playhead = usePlayhead()
 
 const id = computed(() => props.property.name)
 const name = computed(() => propertyName(id.value))
@@ -86,11 +88,11 @@ function setColour(hex: string) {
   })
 }
 
-function jump(direction: number) {
-  const frames = beads.value.map((b) => b.frame)
-  const to = direction > 0 ? frames.find((f) => f > editor.frame) : frames.filter((f) => f < editor.frame).at(-1)
-  if (to !== undefined) editor.go(to)
-}
+const toKey = (direction: number) =>
+  playhead.jump(
+    beads.value.map((b) => b.frame),
+    direction
+  )
 
 const label = (i: number) => {
   const part = value.value.length > 1 ? propertyParts(id.value)[i] : ''
@@ -136,10 +138,10 @@ const label = (i: number) => {
       </button>
     </span>
     <span v-if="keysOf.length" class="jumps">
-      <button class="plain" :aria-label="`Key of ${name} before`" @click="jump(-1)">
+      <button class="plain" :aria-label="`Key of ${name} before`" @click="toKey(-1)">
         <i class="bi bi-chevron-left" />
       </button>
-      <button class="plain" :aria-label="`Next key of ${name}`" @click="jump(1)">
+      <button class="plain" :aria-label="`Next key of ${name}`" @click="toKey(1)">
         <i class="bi bi-chevron-right" />
       </button>
     </span>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { usePlayer } from '../composables/usePlayer'
+import { usePlayhead } from '../composables/usePlayhead'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
 import { timecode } from '../words'
@@ -10,18 +11,13 @@ const props = defineProps<{ player: ReturnType<typeof usePlayer> }>()
 const zoom = defineModel<number>('zoom', { required: true })
 const editor = useEditor()
 const desk = useDesk()
+const { beat } = usePlayhead()
 const rate = computed(() => editor.clip?.rate ?? 30)
 
 const bar = computed(() => {
   const b = editor.view.beats.filter((x) => x.frame <= editor.frame).at(-1)
   return b ? `bar ${b.bar} beat ${b.in}` : 'before the first beat'
 })
-
-function beat(direction: number) {
-  const frames = editor.view.beats.map((b) => b.frame)
-  const to = direction > 0 ? frames.find((f) => f > editor.frame) : frames.filter((f) => f < editor.frame).at(-1)
-  if (to !== undefined) editor.go(to)
-}
 
 const step = (by: number) => {
   props.player.stop()

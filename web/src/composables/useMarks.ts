@@ -1,17 +1,12 @@
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
-import type { Moment } from '../types'
+import { usePlayhead } from './usePlayhead'
 
 // useMarks sets scenes, markers, the looped range, and closes the loop.
 export function useMarks() {
   const editor = useEditor()
   const notices = useNotices()
-
-  // here is the playhead, bound to the beat on which it stands.
-  function here(): Moment {
-    const b = editor.view.beats.find((x) => x.frame === editor.frame)
-    return b ? { beat: b.beat } : editor.frame
-  }
+  const { here } = usePlayhead()
 
   function marker() {
     const markers = editor.clip?.markers ?? []
@@ -48,5 +43,5 @@ export function useMarks() {
     else notices.say(`The largest difference left is ${gap.pixels.toFixed(1)} pixels, in “${name}”`, 'problem')
   }
 
-  return { here, marker, scene, range, whole, closeLoop }
+  return { marker, scene, range, whole, closeLoop }
 }

@@ -5,6 +5,7 @@ import type { Command, Place } from '../types'
 import { useKeys } from './useKeys'
 import { useMarks } from './useMarks'
 import type { usePlayer } from './usePlayer'
+import { usePlayhead } from './usePlayhead'
 
 export interface Shortcut {
   keys: string[] // as KeyboardEvent.key has them; "Ctrl+" and "Shift+" before
@@ -51,16 +52,11 @@ export function useShortcuts(player: ReturnType<typeof usePlayer>) {
   const desk = useDesk()
   const keys = useKeys()
   const marks = useMarks()
+  const { beat } = usePlayhead()
 
   function typing(e: KeyboardEvent) {
     const t = e.target as HTMLElement
     return t.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(t.tagName) || t.closest('.modal') !== null
-  }
-
-  function beat(direction: number) {
-    const frames = editor.view.beats.map((b) => b.frame)
-    const next = direction > 0 ? frames.find((f) => f > editor.frame) : frames.filter((f) => f < editor.frame).at(-1)
-    if (next !== undefined) editor.go(next)
   }
 
   function nudge(dx: number, dy: number) {

@@ -96,8 +96,8 @@ export function useTabletop(svg: Ref<SVGSVGElement | null>, w: () => number, h: 
         if (keep('y')) y = caught.dy
       }
       return places.map((p) => {
-        const [px_, py_] = within(p, x, y)
-        return handle(p, { dx: px_, dy: py_ })
+        const [gx, gy] = within(p, x, y)
+        return handle(p, { dx: gx, dy: gy })
       })
     }
   }
