@@ -3,7 +3,6 @@ package edit
 import (
 	"math"
 	"slices"
-	"sort"
 
 	"billow/core/clip"
 	"billow/core/motion"
@@ -41,12 +40,14 @@ func (r *ReverseKeys) apply(c *clip.Clip) error {
 	if len(r.Keys) < 2 {
 		return clip.Fault("keys", "at least two keys are needed to run them backwards")
 	}
+	if err := turnStrings(c, r.Keys); err != nil {
+		return err
+	}
 	clock := c.Clock()
 	first, last := math.MaxInt, math.MinInt
 	for _, ref := range r.Keys {
 		first, last = min(first, ref.Frame), max(last, ref.Frame)
 	}
-	turnStrings(c, r.Keys)
 	return eachKey(c, r.Keys, func(_ KeyRef, k *motion.Key) {
 		f := clock.Frame(k.At)
 		k.At = k.At.Plus(first + last - 2*f)
@@ -56,30 +57,26 @@ func (r *ReverseKeys) apply(c *clip.Clip) error {
 
 // turnStrings moves each string's easing, turned round, to the key that will
 // come first.
-func turnStrings(c *clip.Clip, refs []KeyRef) {
-	by := map[KeyRef][]int{}
+func turnStrings(c *clip.Clip, refs []KeyRef) error {
+	refs = distinct(refs)
+	slices.SortFunc(refs, func(a, b KeyRef) int { return a.Frame - b.Frame })
+	tracks := map[KeyRef][]*motion.Key{}
 	for _, ref := range refs {
-		f := ref.Frame
+		t, i, err := ref.locate(c)
+		if err != nil {
+			return err
+		}
 		ref.Frame = 0
-		by[ref] = append(by[ref], f)
+		tracks[ref] = append(tracks[ref], &t[i])
 	}
-	for ref, frames := range by {
-		sort.Ints(frames)
-		var keys []*motion.Key
-		for _, f := range frames {
-			ref.Frame = f
-			if t, i, err := ref.locate(c); err == nil {
-				keys = append(keys, &t[i])
-			}
+	for _, keys := range tracks {
+		last := keys[len(keys)-1].Ease
+		for i := len(keys) - 1; i > 0; i-- {
+			keys[i].Ease = keys[i-1].Ease.Reversed()
 		}
-		for i, last := len(keys)-1, keys[len(keys)-1].Ease; i >= 0; i-- {
-			if i > 0 {
-				keys[i].Ease = keys[i-1].Ease.Reversed()
-			} else {
-				keys[i].Ease = last
-			}
-		}
+		keys[0].Ease = last
 	}
+	return nil
 }
 
 // SnapKeys puts keys onto the nearest beats or bars, to which they are bound

@@ -50,6 +50,19 @@ func (r KeyRef) locate(c *clip.Clip) (motion.Track, int, error) {
 	return nil, 0, clip.Fault("keys", "%q has no key of %s on frame %d", name, r.Property, r.Frame)
 }
 
+// distinct is the keys in their order, each once.
+func distinct(refs []KeyRef) []KeyRef {
+	seen := make(map[KeyRef]bool, len(refs))
+	var out []KeyRef
+	for _, ref := range refs {
+		if !seen[ref] {
+			seen[ref] = true
+			out = append(out, ref)
+		}
+	}
+	return out
+}
+
 // sorted puts a track in order of time. Keys on one frame are left for Validate.
 func sorted(c *clip.Clip, t motion.Track) motion.Track {
 	clock := c.Clock()
@@ -115,7 +128,7 @@ type RemoveKeys struct {
 }
 
 func (r *RemoveKeys) apply(c *clip.Clip) error {
-	for _, ref := range r.Keys {
+	for _, ref := range distinct(r.Keys) {
 		t, i, err := ref.locate(c)
 		if err != nil {
 			return err
@@ -152,6 +165,7 @@ func (m *MoveKeys) apply(c *clip.Clip) error {
 
 // eachKey changes all the keys before any is found again by its frame.
 func eachKey(c *clip.Clip, refs []KeyRef, change func(KeyRef, *motion.Key)) error {
+	refs = distinct(refs)
 	keys := make([]*motion.Key, len(refs))
 	for n, ref := range refs {
 		t, i, err := ref.locate(c)

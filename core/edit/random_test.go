@@ -3,7 +3,9 @@ package edit
 import (
 	"encoding/json"
 	"fmt"
+	"maps"
 	"math/rand"
+	"slices"
 	"testing"
 
 	"billow/core/clip"
@@ -38,7 +40,8 @@ func (m *monkey) keys() []map[string]any {
 	clock := m.c.Clock()
 	for range 3 {
 		l := m.layer()
-		for name, t := range l.Tracks {
+		for _, name := range slices.Sorted(maps.Keys(l.Tracks)) {
+			t := l.Tracks[name]
 			k := t[m.Intn(len(t))]
 			out = append(out, map[string]any{"layer": l.ID, "property": name, "frame": clock.Frame(k.At)})
 		}
