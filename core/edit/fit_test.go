@@ -252,3 +252,28 @@ func TestSizesOneWayBecomeScales(t *testing.T) {
 		t.Errorf("the key is %+v", k)
 	}
 }
+
+func TestKeysRunBackwardsThatAreNotThereAreNamed(t *testing.T) {
+	ref := func(frame int) string {
+		return fmt.Sprintf(`{"layer":"mug-layer","property":"rotation","frame":%d}`, frame)
+	}
+	refused(t, sample(), `{"type":"reverseKeys","keys":[`+ref(3)+`,`+ref(4)+`]}`, "keys")
+	refused(t, sample(), `{"type":"reverseKeys","keys":[`+ref(0)+`,`+ref(4)+`]}`, "keys")
+}
+
+func TestAKeyNamedTwiceIsMovedOnce(t *testing.T) {
+	ref := `{"layer":"mug-layer","property":"rotation","frame":15}`
+	c := do(t, sample(), `{"type":"moveKeys","by":7,"keys":[`+ref+`,`+ref+`]}`)
+	if at := c.Layer("mug-layer").Tracks[clip.Rotation][1].At; at != timing.At(22) {
+		t.Errorf("the key is at %v, want frame 22", at)
+	}
+	c = do(t, sample(), `{"type":"removeKeys","keys":[`+ref+`,`+ref+`]}`)
+	if n := len(c.Layer("mug-layer").Tracks[clip.Rotation]); n != 1 {
+		t.Errorf("%d keys are left, want 1", n)
+	}
+}
+
+func TestAValueOfAPropertyThatIsNotThereIsRefused(t *testing.T) {
+	refused(t, sample(), `{"type":"setValue","layer":"@light","property":"scale","frame":4,"value":[50]}`, "property")
+	refused(t, sample(), `{"type":"setValue","layer":"mug-layer","property":"letterSpacing","frame":4,"value":[50]}`, "property")
+}

@@ -3,6 +3,7 @@ package edit
 import (
 	"slices"
 	"sort"
+	"strconv"
 
 	"billow/core/clip"
 	"billow/core/motion"
@@ -43,11 +44,24 @@ func (r KeyRef) locate(c *clip.Clip) (motion.Track, int, error) {
 	if i < len(t) && clock.Frame(t[i].At) == r.Frame {
 		return t, i, nil
 	}
-	name := "the light"
-	if l != nil {
-		name = l.Name
+	return nil, 0, clip.Fault("keys", "%s has no key of %s on frame %d", nameOf(l), r.Property, r.Frame)
+}
+
+// nameOf is what a person is told of a layer, or of the light, which is nil.
+func nameOf(l *clip.Layer) string {
+	if l == nil {
+		return "the light"
 	}
-	return nil, 0, clip.Fault("keys", "%q has no key of %s on frame %d", name, r.Property, r.Frame)
+	return strconv.Quote(l.Name)
+}
+
+// has tells whether a layer, or the light, which is nil, has a property.
+func has(l *clip.Layer, property string) bool {
+	if l != nil {
+		_, there := clip.PropertyNamed(property)
+		return there && clip.Has(l.Kind, property)
+	}
+	return property == clip.LightDirection || property == clip.LightHeight
 }
 
 // distinct is the keys in their order, each once.

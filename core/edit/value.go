@@ -23,6 +23,9 @@ func (s *SetValue) apply(c *clip.Clip) error {
 	if err != nil {
 		return err
 	}
+	if !has(l, s.Property) {
+		return clip.Fault("property", "%s has no property %q", nameOf(l), s.Property)
+	}
 	if len(tracks[s.Property]) == 0 && l != nil {
 		if l.Values == nil {
 			l.Values = map[string][]float64{}
@@ -66,7 +69,7 @@ func KeyHere(c *clip.Clip, layer, property string, frame int) motion.Key {
 		v := c.Curve(property, t).Sample(float64(frame))
 		here.Value = slices.Clone(v[:clip.Dims(property)])
 	}
-	if property == clip.Scale && here.Value[0] == here.Value[1] {
+	if property == clip.Scale && len(here.Value) == 2 && here.Value[0] == here.Value[1] {
 		here.Value = here.Value[:1]
 	}
 	clock := c.Clock()

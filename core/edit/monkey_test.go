@@ -1,0 +1,184 @@
+package edit
+
+import (
+	"fmt"
+	"maps"
+	"math/rand"
+	"slices"
+
+	"billow/core/clip"
+)
+
+// monkey makes random commands about the layers, keys and moves of a clip, most
+// of them sensible.
+type monkey struct {
+	*rand.Rand
+	c *clip.Clip
+	n int
+}
+
+func (m *monkey) layer() *clip.Layer { return &m.c.Layers[m.Intn(len(m.c.Layers))] }
+
+func (m *monkey) layers() []string {
+	var out []string
+	for range 1 + m.Intn(4) {
+		out = append(out, m.layer().ID)
+	}
+	return out
+}
+
+func (m *monkey) frame() int { return m.Intn(m.c.Length+20) - 10 }
+
+// keys are some keys that there are, and now and then one that there is not.
+func (m *monkey) keys() []map[string]any {
+	var out []map[string]any
+	clock := m.c.Clock()
+	for range 3 {
+		l := m.layer()
+		for _, name := range slices.Sorted(maps.Keys(l.Tracks)) {
+			t := l.Tracks[name]
+			k := t[m.Intn(len(t))]
+			out = append(out, map[string]any{"layer": l.ID, "property": name, "frame": clock.Frame(k.At)})
+		}
+	}
+	if len(out) == 0 || m.Intn(30) == 0 {
+		out = append(out, map[string]any{"layer": m.layer().ID, "property": "position", "frame": m.frame()})
+	}
+	return out[:1+m.Intn(len(out))]
+}
+
+func (m *monkey) ease() map[string]any {
+	return []map[string]any{
+		{"kind": "linear"}, {"kind": "hold"}, {"kind": "inOut"}, {"kind": "spring", "bounce": m.Float64()},
+		{"kind": "bounce", "count": m.Intn(10), "decay": m.Float64()}, {"kind": "steps", "count": m.Intn(9)},
+		{"kind": "bezier", "x1": m.Float64(), "y1": m.NormFloat64(), "x2": m.Float64(), "y2": m.NormFloat64()},
+	}[m.Intn(7)]
+}
+
+func (m *monkey) pick(of ...string) string { return of[m.Intn(len(of))] }
+
+// property is mostly one that layers have.
+func (m *monkey) property() string {
+	if m.Intn(40) == 0 {
+		return "nothing"
+	}
+	return clip.AllProperties[m.Intn(len(clip.AllProperties))].Name
+}
+
+func (m *monkey) numbers(spread float64) []float64 {
+	out := make([]float64, 1+m.Intn(4))
+	for i := range out {
+		out[i] = m.NormFloat64() * spread
+	}
+	return out
+}
+
+// moment is a frame, or a beat with frames after it.
+func (m *monkey) moment() any {
+	if m.Intn(3) > 0 {
+		return m.frame()
+	}
+	return map[string]any{"beat": float64(m.Intn(24)) / 2, "frames": m.Intn(9) - 4}
+}
+
+type object = map[string]any
+
+// command is a random command. Kinds of commands are equally likely within
+// their subject, subjects among each other.
+func (m *monkey) command() object {
+	m.n++
+	id := fmt.Sprintf("made-%d", m.n)
+	subjects := [][]object{m.ofKeys(), m.ofValues(), m.ofMoves(id), m.ofStack(id), m.ofClip()}
+	if m.Intn(12) == 0 {
+		return object{"type": "batch", "commands": []object{m.ofKeys()[m.Intn(4)], m.ofStack(id)[m.Intn(4)], m.ofClip()[m.Intn(4)]}}
+	}
+	s := subjects[m.Intn(len(subjects))]
+	return s[m.Intn(len(s))]
+}
+
+func (m *monkey) ofKeys() []object {
+	key := func() object {
+		return object{"at": m.moment(), "value": m.numbers(80), "ease": m.ease()}
+	}
+	return []object{
+		{"type": "moveKeys", "keys": m.keys(), "by": m.Intn(60) - 30, "add": []float64{m.NormFloat64() * 50, 3}},
+		{"type": "stretchKeys", "keys": m.keys(), "anchor": m.frame(), "factor": m.Float64() * 3},
+		{"type": "reverseKeys", "keys": m.keys()},
+		{"type": "snapKeys", "keys": m.keys(), "to": m.pick("beats", "bars", "hits")},
+		{"type": "setEase", "keys": m.keys(), "ease": m.ease()},
+		{"type": "holdUntil", "layer": m.layer().ID, "frame": m.frame()},
+		{"type": "holdCreep", "key": m.keys()[0]},
+		{"type": "removeKeys", "keys": m.keys()},
+		{"type": "bindKey", "key": m.keys()[0], "to": m.moment()},
+		{"type": "bendPath", "key": m.keys()[0], "out": m.numbers(200)[:1], "in": m.numbers(200)},
+		{"type": "bendPath", "key": m.keys()[0], "out": []float64{m.NormFloat64() * 200, 40}, "in": nil},
+		{"type": "setKey", "layer": m.pick(m.layer().ID, m.layer().ID, clip.LightID), "property": m.property(), "key": key()},
+		{"type": "setKey", "layer": m.layer().ID, "property": clip.Position, "key": object{"at": m.moment(), "off": m.pick("left", "above", "in"), "ease": m.ease()}},
+		{"type": "pasteKeys", "layer": m.layer().ID, "at": m.frame(), "keys": []object{
+			{"property": m.property(), "after": m.Intn(20), "key": key()}, {"property": m.property(), "after": m.Intn(20), "key": key()},
+		}},
+		{"type": "shiftLayer", "layer": m.layer().ID, "by": m.Intn(80) - 40, "part": m.pick("whole", "from", "to", "none")},
+	}
+}
+
+func (m *monkey) ofValues() []object {
+	l := m.layer()
+	return []object{
+		{"type": "setValue", "layer": m.pick(l.ID, clip.LightID), "property": m.property(), "frame": m.frame(), "value": m.numbers(50)},
+		{"type": "handle", "layer": l.ID, "shape": m.pick("tall", "wide"), "frame": m.frame(), "target": m.pick("auto", "rest", "key"), "dx": m.NormFloat64() * 90, "wider": m.Float64() * 2, "turn": 4},
+		{"type": "movePivot", "layer": l.ID, "shape": "tall", "to": []float64{m.NormFloat64() * 60, 30}, "move": []float64{4, m.NormFloat64() * 60}},
+		{"type": "setRest", "layer": l.ID, "shape": m.pick("", "tall", "wide"), "set": object{"x": m.NormFloat64() * 400, "away": m.Intn(5) == 0}},
+		{"type": "setRest", "layer": l.ID, "set": object{"scale": m.NormFloat64() * 100, "rotation": m.NormFloat64() * 400}},
+		{"type": "clearRest", "layer": l.ID, "shape": m.pick("tall", "wide")},
+		{"type": "setLight", "set": object{"direction": m.NormFloat64() * 200, "height": m.Float64() * 90}},
+		{"type": "setLayer", "layer": l.ID, "set": object{"follow": object{"layer": m.layer().ID, "rotation": true, "position": m.Intn(2) == 0}}},
+		{"type": "setLayer", "layer": l.ID, "set": object{"wander": object{"amount": 5, "pace": m.Float64() * 9}}},
+		{"type": "setLayer", "layer": l.ID, "set": object{"opacity": m.NormFloat64() * 100, "blend": m.pick("multiply", "normal", "odd")}},
+		{"type": "swapPicture", "layer": l.ID, "prop": m.pick("mug", "tune", "gone")},
+	}
+}
+
+func (m *monkey) ofMoves(id string) []object {
+	kinds := append([]string{"leap"}, clip.MoveKinds...)
+	var own []string
+	l := m.layer()
+	for _, move := range l.Moves {
+		own = append(own, move.ID)
+	}
+	return []object{
+		{"type": "setMove", "layer": m.layer().ID, "move": object{
+			"kind": kinds[m.Intn(len(kinds))], "at": m.moment(), "lands": m.Intn(2) == 0, "length": m.Intn(60), "beats": float64(m.Intn(3)),
+			"side": m.pick("", "left", "belowRight", "above", "inside"), "turn": m.NormFloat64() * 30, "strength": float64(m.Intn(320)), "drift": float64(m.Intn(2) * 40),
+		}},
+		{"type": "removeMove", "layer": l.ID, "id": m.pick(append(own, "gone")...)},
+		{"type": "makeLineup", "layers": m.layers(), "id": id, "window": m.Intn(2) == 0},
+		{"type": "setLineup", "layer": l.ID, "lineup": nil},
+		{"type": "stagger", "layers": m.layers(), "by": m.Intn(40), "order": m.pick("stack", "centre", "across", "odd"), "ease": object{}},
+		{"type": "closeLoop"},
+	}
+}
+
+func (m *monkey) ofStack(id string) []object {
+	return []object{
+		{"type": "groupLayers", "layers": m.layers(), "id": id, "name": "Group"},
+		{"type": "intoGroup", "layers": m.layers(), "group": m.layer().ID},
+		{"type": "ungroup", "layer": m.layer().ID},
+		{"type": "copyLayer", "layer": m.layer().ID, "id": id},
+		{"type": "stackLayer", "layer": m.layer().ID, "above": m.layer().ID},
+		{"type": "stackLayer", "layer": m.layer().ID, "to": m.Intn(20) - 5},
+		{"type": "removeLayer", "layer": m.layer().ID},
+		{"type": "addLayer", "layer": clip.Draft(m.c, m.pick(clip.KindCutout, clip.KindCard), id, "mug", ""), "at": m.Intn(5)},
+	}
+}
+
+func (m *monkey) ofClip() []object {
+	return []object{
+		{"type": "setClip", "length": 150 + m.Intn(300)},
+		{"type": "setClip", "rate": []int{24, 30, 60}[m.Intn(3)]},
+		{"type": "setTempo", "tempo": object{"bpm": 60 + m.Float64()*120, "perBar": 3 + m.Intn(2)}},
+		{"type": "setMarks", "markers": []object{{"name": "M", "at": m.moment()}}},
+		{"type": "setMarks", "scenes": []object{{"name": "S", "at": m.frame()}}, "range": object{"from": m.frame(), "to": m.frame()}},
+		{"type": "setTune", "tune": object{"prop": m.pick("tune", "quick", "mug"), "start": m.Float64() * 20, "gain": -3.0, "fadeOut": m.Intn(60)}},
+		{"type": "setTune", "tune": nil},
+	}
+}
