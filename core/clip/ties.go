@@ -29,11 +29,8 @@ func (c *Clip) validateTies() error {
 			}
 			at = g
 		}
-		if err := followed(byID, l, field); err != nil {
-			return err
-		}
 	}
-	return nil
+	return followings{byID: byID, cost: map[*Layer]int{}}.validate(c)
 }
 
 // contains tells whether a layer lies in a group, at any depth, even in a circle.
@@ -44,34 +41,6 @@ func contains(byID map[string]*Layer, l *Layer, group string) bool {
 		}
 	}
 	return false
-}
-
-// followed checks that what a layer follows does not follow it in turn: neither
-// the layer nor a group that it is in.
-func followed(byID map[string]*Layer, l *Layer, field string) error {
-	if l.Follow == nil {
-		return nil
-	}
-	seen := map[string]bool{l.ID: true}
-	way := "“" + l.Name + "”"
-	for at := l; at.Follow != nil; {
-		next := byID[at.Follow.Layer]
-		if next == nil {
-			return Fault(field+".follow", "%q follows %q, which does not exist", at.Name, at.Follow.Layer)
-		}
-		way += " follows “" + next.Name + "”"
-		if seen[next.ID] {
-			return Fault(field+".follow", "a circle of following: %s", way)
-		}
-		seen[next.ID] = true
-		at = next
-	}
-	for g := byID[l.Group]; g != nil; g = byID[g.Group] {
-		if g.ID == l.Follow.Layer {
-			return Fault(field+".follow", "%q lies in %q and moves with it already", l.Name, g.Name)
-		}
-	}
-	return nil
 }
 
 // Children lists the IDs of the layers in a group, from the back to the front.

@@ -176,7 +176,7 @@ func (s *Stage) Path(layer string) Path {
 			env = s.inside(a.parent, outer)
 			env.frame = f
 		}
-		m := s.local(a, f).M.Then(env.m)
+		m := s.local(a, env).M.Then(env.m)
 		return [2]float64{m.E, m.F}, env.m
 	}
 	for f := out.First; f <= last; f++ {

@@ -128,10 +128,11 @@ func (a *actor) pivotAt(frame float64) (x, y float64) {
 	return v[0] / 100 * a.w, v[1] / 100 * a.h
 }
 
-// local is an actor's pose in the space of its group, by its own frame.
-func (s *Stage) local(a *actor, frame float64) Pose {
-	g := s.gesture(a, frame)
-	at, _, _, _ := s.held(a, frame)
+// local is an actor's pose in the space of its group; the mapping of env is not
+// in it.
+func (s *Stage) local(a *actor, env around) Pose {
+	g := s.gesture(a, env.frame)
+	at, _, _, _ := s.held(a, env.frame)
 	px, py := a.pivotAt(at)
 	size := 1.0
 	if a.layer.Kind == clip.KindGroup {
@@ -144,7 +145,8 @@ func (s *Stage) local(a *actor, frame float64) Pose {
 	turn := a.rest.Turn + g.turn
 	m = m.Then(paint.Rotate(turn)).Then(paint.Translate(px+a.cx+g.x, py+a.cy+g.y))
 	if a.leader != nil {
-		m = m.Then(s.led(a.layer.Follow, a.leader, frame, 0))
+		step := at - env.frame // what is stepped is carried in steps, too
+		m = m.Then(s.carry(a, around{frame: at, outer: env.outer + step}).as(a.layer.Follow))
 	}
 	near := 1.0
 	if d := a.number(depth, at); d != 0 {
@@ -152,29 +154,6 @@ func (s *Stage) local(a *actor, frame float64) Pose {
 		m = m.Then(paint.Scale(near, near))
 	}
 	return Pose{M: m, Opacity: min(max(a.number(opacity, at)/100, 0), 1), Turn: turn, Position: g.plain, Perspective: near}
-}
-
-// led is how a leader's motion moves what follows it: about the leader's own
-// place, so that what follows is carried around when it turns.
-func (s *Stage) led(f *clip.Follow, leader *actor, frame float64, depth int) paint.Affine {
-	g := s.gesture(leader, frame)
-	px, py := leader.pivotAt(frame)
-	x, y := leader.cx+px, leader.cy+py
-	m := paint.Translate(-x, -y)
-	if f.Scale {
-		m = m.Then(paint.Scale(g.sx, g.sy))
-	}
-	if f.Rotation {
-		m = m.Then(paint.Rotate(g.turn))
-	}
-	if f.Position {
-		x, y = x+g.x, y+g.y
-	}
-	m = m.Then(paint.Translate(x, y))
-	if leader.leader != nil && depth < clip.MaxLayers {
-		m = m.Then(s.led(leader.layer.Follow, leader.leader, frame, depth+1))
-	}
-	return m
 }
 
 // around is what surrounds an actor: the time and the space of its groups.
@@ -189,13 +168,18 @@ func whole(frame float64) around { return around{frame: frame, outer: frame, m: 
 
 // inside is what surrounds the layers in a group.
 func (s *Stage) inside(a *actor, out around) around {
-	p := s.local(a, out.frame)
 	in := out
-	in.m = paint.Translate(-a.gx, -a.gy).Then(p.M).Then(out.m)
-	at, _, _, _ := s.held(a, out.frame)
-	in.frame = a.within(at)
+	in.m = paint.Translate(-a.gx, -a.gy).Then(s.local(a, out).M).Then(out.m)
+	in.frame = s.timeIn(a, out.frame)
 	in.shutter = max(out.shutter, a.layer.Shutter)
 	return in
+}
+
+// timeIn is the frame of the inside of a group, with its stepping, on a frame
+// outside.
+func (s *Stage) timeIn(a *actor, frame float64) float64 {
+	at, _, _, _ := s.held(a, frame)
+	return a.within(at)
 }
 
 // within is the frame of a group's inside on one of its outside.
@@ -242,7 +226,7 @@ func (a *actor) on(frame float64) bool {
 
 // pose is an actor's pose in the frame.
 func (s *Stage) pose(a *actor, out around) Pose {
-	p := s.local(a, out.frame)
+	p := s.local(a, out)
 	p.M = p.M.Then(out.m)
 	p.Cast = s.cast(a, out.frame, out.outer)
 	if !p.Cast.None() {

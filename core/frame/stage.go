@@ -241,26 +241,34 @@ func (s *Stage) resolveOff(a *actor) {
 	if curve == nil {
 		return
 	}
+	up := restUnder(a.parent, nil)
+	down, ok := up.Inverse()
+	if !ok {
+		return
+	}
 	for i, k := range a.layer.Tracks[clip.Position] {
 		if k.Off == "" {
 			continue
 		}
 		f := curve.Frame(i)
-		at := curve.Value(i)
-		p := s.local(a, f)
+		p := s.pose(a, around{frame: f, outer: f, m: up})
 		box := bounds(p.M, a.w, a.h)
-		if cast := s.cast(a, f, f); !cast.None() {
+		if !p.Cast.None() {
 			_, size := spread(p.M)
-			box = box.Union(box.Moved(cast.DX, cast.DY).Grown(3 * cast.Sigma * max(1, size)))
+			box = box.Union(box.Moved(p.Cast.DX, p.Cast.DY).Grown(3 * p.Cast.Sigma * max(1, size)))
 		}
 		box = box.Grown(1)
+		var by [2]float64
 		x, y := motion.SideOf(k.Off)
 		for d, side := range [2]int{x, y} {
 			if side != 0 {
-				// The box moves by the perspective's share of what the key says.
-				curve.Set(i, d, at[d]+layout.Beyond(d, side, box, s.shape)/p.Perspective)
+				by[d] = layout.Beyond(d, side, box, s.shape)
 			}
 		}
+		// The box moves by the groups' and the perspective's share of what the key says.
+		at := curve.Value(i)
+		curve.Set(i, 0, at[0]+(down.A*by[0]+down.C*by[1])/p.Perspective)
+		curve.Set(i, 1, at[1]+(down.B*by[0]+down.D*by[1])/p.Perspective)
 	}
 	curve.Bend()
 }

@@ -148,7 +148,7 @@ func (s *Stage) exposures(a *actor, env around) []paint.Affine {
 // poseAt is an actor's mapping to the frame at a time of the clip.
 func (s *Stage) poseAt(a *actor, frame float64) paint.Affine {
 	env, _ := s.surroundings(a, frame)
-	return s.local(a, env.frame).M.Then(env.m)
+	return s.local(a, env).M.Then(env.m)
 }
 
 // apart is how far the farthest corner of a layer moves between two mappings,
