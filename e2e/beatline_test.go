@@ -105,6 +105,25 @@ func TestBeadsAreSelectedMovedAndStretchedTogether(t *testing.T) {
 	u.wantFrames("undo", "c", "10 46 82")
 }
 
+func TestBeadsStopBeforeAnotherBeadAndBeforeTheEnds(t *testing.T) {
+	u := visit(t, cards(t))
+	u.ready()
+	px := u.perFrame()
+	pull := func(frame int, to float64) {
+		x, y := u.bead("a", frame)
+		u.hold(input.ControlLeft, func() { u.drag(x, y, x+(to-float64(frame))*px, y) })
+	}
+	pull(40, 70)
+	u.wantFrames("onto another", "a", "10 69 70")
+	pull(69, 10)
+	u.wantFrames("onto the first", "a", "10 11 70")
+	pull(70, 126)
+	u.wantFrames("beyond the end", "a", "10 11 119")
+	if u.eval("document.querySelectorAll('.notice').length") != "0" {
+		t.Error("a drag was refused, or said something")
+	}
+}
+
 func TestTimesAreTypedAsPeopleWriteThem(t *testing.T) {
 	u := visit(t, cards(t))
 	u.ready()

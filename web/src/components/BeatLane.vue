@@ -113,6 +113,7 @@ function slide(e: PointerEvent, bead: Bead, me: KeyRef, moving: KeyRef[]) {
   const own = (l: string, p: string, f: number) =>
     moving.some((k) => k.layer === l && k.property === p && k.frame === f)
   const elsewhere = warp.begin(moving)
+  const fits = keys.room(moving)
   let command: Command | null = null
   let by = 0
   let upright: boolean | null = null
@@ -124,8 +125,13 @@ function slide(e: PointerEvent, bead: Bead, me: KeyRef, moving: KeyRef[]) {
         command = raise(moving, dy)
       } else {
         const raw = bead.frame + dx / props.scale
-        const hit = snap(raw, 9 / props.scale, own, m.ctrlKey || m.metaKey)
-        by = (hit ? hit.frame : Math.round(raw)) - bead.frame
+        let hit = snap(raw, 9 / props.scale, own, m.ctrlKey || m.metaKey)
+        const wished = (hit ? hit.frame : Math.round(raw)) - bead.frame
+        by = nearest(wished, (b) => fits((f) => f + b))
+        if (by !== wished) {
+          hit = null
+          clear()
+        }
         command = by === 0 && hit?.beat === undefined ? null : shift(moving, me, by, hit)
         elsewhere((f) => f + by)
         return editor.showPicture(command)
@@ -141,6 +147,13 @@ function slide(e: PointerEvent, bead: Bead, me: KeyRef, moving: KeyRef[]) {
       if (done) editor.keys = moving.map((k) => ({ ...k, frame: k.frame + by }))
     }
   )
+}
+
+// nearest is how far keys go towards where they are dragged: they stop before
+// the clip's ends and before another key of their string.
+function nearest(by: number, fits: (by: number) => boolean) {
+  while (by && !fits(by)) by -= Math.sign(by)
+  return by
 }
 
 // One key that was caught by a beat is bound to it; several keep their moments.
@@ -168,13 +181,16 @@ function stretch(e: PointerEvent, bead: Bead, moving: KeyRef[]) {
   const anchor = bead.frame - lo > hi - bead.frame ? lo : hi
   const span = bead.frame - anchor
   const elsewhere = warp.begin(moving)
+  const fits = keys.room(moving)
   let factor = 1
   drag(
     e,
     (m, dx) => {
       const raw = bead.frame + dx / props.scale
       const hit = snap(raw, 9 / props.scale, () => true, m.ctrlKey)
-      factor = Math.max(0.01, ((hit ? hit.frame : Math.round(raw)) - anchor) / span)
+      const by = (hit ? hit.frame : Math.round(raw)) - bead.frame
+      const wide = (by: number) => Math.max(0.01, (span + by) / span)
+      factor = wide(nearest(by, (b) => fits((f) => anchor + (f - anchor) * wide(b))))
       elsewhere((f) => anchor + (f - anchor) * factor)
       editor.showPicture({ type: 'stretchKeys', keys: moving, anchor, factor })
     },

@@ -149,11 +149,12 @@ canvas {
 }
 
 .switches .plain {
-  background: rgba(23, 63, 71, 0.72);
+  background: rgba(23, 63, 71, 0.5);
   color: #fff;
 }
 
 .switches .plain.on {
+  font-weight: 700;
   background: #fcfaf5;
   color: #173f47;
 }

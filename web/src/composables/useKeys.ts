@@ -56,6 +56,25 @@ export function useKeys() {
     if (!all.length) notices.say('The chosen layers have no keys from here on')
   }
 
+  // room tells whether keys may go elsewhere in time: into the clip, and not onto
+  // another key of their string.
+  function room(moving: KeyRef[]) {
+    const standing = new Map<string, Set<number>>()
+    const string = (k: KeyRef) => `${k.layer} ${k.property}`
+    for (const k of moving) if (!standing.has(string(k))) standing.set(string(k), new Set(beads(k).map((b) => b.frame)))
+    for (const k of moving) standing.get(string(k))?.delete(k.frame)
+    const length = editor.clip?.length ?? 0
+    return (to: (frame: number) => number) => {
+      const taken = new Set<string>()
+      return moving.every((k) => {
+        const f = Math.round(to(k.frame))
+        const place = `${string(k)} ${f}`
+        if (f < 0 || f >= length || standing.get(string(k))?.has(f) || taken.has(place)) return false
+        return !!taken.add(place)
+      })
+    }
+  }
+
   // change runs a command on the selected keys; moved says where they are then.
   async function change(command: Command, moved: (frame: number) => number = (f) => f) {
     const before = editor.keys
@@ -166,6 +185,7 @@ export function useKeys() {
     bead,
     key,
     fromHere,
+    room,
     move,
     stretch,
     reverse,
