@@ -59,7 +59,7 @@ func TestADragSaysAndDoesWhatItChanges(t *testing.T) {
 	})
 	// Between keys a new one is made, and that is said before.
 	u.goTo(90)
-	u.text(".target", "makes the position key")
+	u.text(".target", "adds a position key")
 	u.press(input.ArrowRight)
 	u.wantFrames("a nudge", "b", "10 40 70 90")
 	u.press('w')

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Layer } from '../types'
 import ColourField from './ColourField.vue'
+import IconButton from './IconButton.vue'
 import NumberField from './NumberField.vue'
 
 type Backdrop = NonNullable<Layer['backdrop']>
@@ -38,14 +39,12 @@ function add() {
         :value="s.at"
         @change="setStop(i, { at: $event })"
       />
-      <button
+      <IconButton
+        icon="x-lg"
         v-if="backdrop.stops.length > 1"
-        class="plain"
-        :aria-label="`Delete colour ${i + 1}`"
+        :label="`Delete colour ${i + 1}`"
         @click="set({ stops: backdrop.stops.filter((_, k) => k !== i) })"
-      >
-        <i class="bi bi-x-lg" />
-      </button>
+      />
     </div>
     <div class="pair last">
       <NumberField

@@ -8,6 +8,7 @@ import { useEditor } from '../stores/editor'
 import type { Command, KeyRef, Row } from '../types'
 import { kindIcon, moveName, propertyName } from '../words'
 import BeatLane from './BeatLane.vue'
+import IconButton from './IconButton.vue'
 
 // One layer on the Beatline: its span as a bar, its keys as beads on the real
 // curve. An open row has a lane for each property.
@@ -80,15 +81,14 @@ function toggleSolo() {
   >
     <div class="label" :style="{ height: `${height}px`, paddingLeft: `${row.depth * 12}px` }">
       <div class="title">
-        <button
+        <IconButton
+          :icon="folded ? 'chevron-right' : 'chevron-down'"
           v-if="layer?.kind === 'group'"
-          class="plain fold"
+          class="fold"
           :aria-expanded="!folded"
-          :aria-label="`${folded ? 'Unfold' : 'Fold'} ${name}`"
+          :label="`${folded ? 'Unfold' : 'Fold'} ${name}`"
           @click="emit('fold')"
-        >
-          <i :class="folded ? 'bi bi-chevron-right' : 'bi bi-chevron-down'" />
-        </button>
+        />
         <button
           class="plain grip"
           :aria-label="`Move ${name} in the stack`"
@@ -106,46 +106,38 @@ function toggleSolo() {
           {{ name }} <em v-if="layer?.label">{{ layer.label }}</em>
         </button>
         <span class="marks">
-          <button
+          <IconButton
+            icon="distribute-vertical"
             v-if="row.tracks.length"
-            class="plain quiet"
-            :class="{ kept: editor.opened.includes(row.layer) }"
-            :aria-pressed="editor.opened.includes(row.layer)"
-            :aria-label="`Keep the lanes of ${name} open`"
+            class="quiet"
+            :pressed="editor.opened.includes(row.layer)"
+            :label="`Keep the lanes of ${name} open`"
             :title="`${editor.opened.includes(row.layer) ? 'Close' : 'Keep open'} the lanes`"
             @click="editor.toggleOpen(row.layer)"
-          >
-            <i class="bi bi-distribute-vertical" />
-          </button>
+          />
           <template v-if="!light">
-            <button
-              class="plain quiet"
-              :class="{ kept: soloed }"
-              :aria-pressed="soloed"
-              :aria-label="`Show ${name} alone`"
+            <IconButton
+              icon="bullseye"
+              class="quiet"
+              :pressed="soloed"
+              :label="`Show ${name} alone`"
               title="Show alone (only here; exports show everything)"
               @click="toggleSolo"
-            >
-              <i class="bi bi-bullseye" />
-            </button>
-            <button
-              class="plain quiet"
-              :class="{ kept: layer?.locked }"
-              :aria-pressed="layer?.locked ?? false"
-              :aria-label="`${layer?.locked ? 'Unlock' : 'Lock'} ${name}`"
+            />
+            <IconButton
+              :icon="layer?.locked ? 'lock-fill' : 'unlock'"
+              class="quiet"
+              :pressed="layer?.locked ?? false"
+              :label="`${layer?.locked ? 'Unlock' : 'Lock'} ${name}`"
               :title="layer?.locked ? 'Unlock' : 'Lock: not picked in the picture'"
               @click="set({ locked: !layer?.locked })"
-            >
-              <i :class="layer?.locked ? 'bi bi-lock-fill' : 'bi bi-unlock'" />
-            </button>
-            <button
-              class="plain eye"
-              :aria-label="`${layer?.hidden ? 'Show' : 'Hide'} ${name}`"
-              :aria-pressed="layer?.hidden ?? false"
+            />
+            <IconButton
+              :icon="layer?.hidden ? 'eye-slash' : 'eye'"
+              class="eye"
+              :label="`${layer?.hidden ? 'Show' : 'Hide'} ${name}`"
               @click="set({ hidden: !layer?.hidden })"
-            >
-              <i :class="layer?.hidden ? 'bi bi-eye-slash' : 'bi bi-eye'" />
-            </button>
+            />
           </template>
         </span>
       </div>
@@ -296,7 +288,7 @@ function toggleSolo() {
   display: flex;
 }
 
-.quiet:not(.kept) {
+.quiet:not(.on) {
   display: none;
 }
 
@@ -306,7 +298,8 @@ function toggleSolo() {
   display: inline-block;
 }
 
-.quiet.kept {
+.marks .on {
+  background: none;
   color: var(--buoy-deep);
 }
 

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { useKeys } from '../composables/useKeys'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
+import IconButton from './IconButton.vue'
 
 // What can be done with the selected keys, beside the transport.
 const editor = useEditor()
@@ -49,9 +50,12 @@ function copyEase() {
         title="Stretch from the first of them"
         @change="stretch"
       />
-      <button class="plain" title="Run backwards" aria-label="Run the keys backwards" @click="keys.reverse()">
-        <i class="bi bi-arrow-left-right" />
-      </button>
+      <IconButton
+        icon="arrow-left-right"
+        title="Run backwards"
+        label="Run the keys backwards"
+        @click="keys.reverse()"
+      />
     </template>
     <BDropdown variant="link" size="sm" no-caret toggle-class="plain-toggle" aria-label="Snap">
       <template #button-content><i class="bi bi-magnet" aria-hidden="true" /> Snap</template>
@@ -59,24 +63,16 @@ function copyEase() {
       <BDropdownItem @click="keys.snap('bars')">To the nearest bars</BDropdownItem>
       <BDropdownItem @click="keys.snap('hits')">To the nearest hits</BDropdownItem>
     </BDropdown>
-    <button class="plain" title="Copy (Ctrl C)" aria-label="Copy the keys" @click="keys.copy()">
-      <i class="bi bi-copy" />
-    </button>
-    <button class="plain" title="Copy its easing" aria-label="Copy the easing" @click="copyEase">
-      <i class="bi bi-bezier2" />
-    </button>
-    <button
-      class="plain"
+    <IconButton icon="copy" title="Copy (Ctrl C)" label="Copy the keys" @click="keys.copy()" />
+    <IconButton icon="bezier2" title="Copy its easing" label="Copy the easing" @click="copyEase" />
+    <IconButton
+      icon="clipboard-check"
       :disabled="!desk.copiedEase"
       title="Give all of them the copied easing"
-      aria-label="Paste the easing"
+      label="Paste the easing"
       @click="desk.copiedEase && keys.ease(desk.copiedEase)"
-    >
-      <i class="bi bi-clipboard-check" />
-    </button>
-    <button class="plain" title="Delete" aria-label="Delete the keys" @click="keys.remove()">
-      <i class="bi bi-trash3" />
-    </button>
+    />
+    <IconButton icon="trash3" title="Delete" label="Delete the keys" @click="keys.remove()" />
   </div>
 </template>
 

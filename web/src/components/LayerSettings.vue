@@ -6,6 +6,7 @@ import { blends, pins, shapeName, sides } from '../words'
 import BackdropSettings from './BackdropSettings.vue'
 import CardSettings from './CardSettings.vue'
 import ChoiceField from './ChoiceField.vue'
+import IconButton from './IconButton.vue'
 import NumberField from './NumberField.vue'
 import WordsSettings from './WordsSettings.vue'
 
@@ -52,24 +53,20 @@ function rename(event: Event) {
   <div v-else>
     <div class="head">
       <input class="form-control form-control-sm" :value="layer.name" aria-label="Name of the layer" @change="rename" />
-      <button
-        class="plain"
+      <IconButton
+        icon="copy"
         title="Copy"
-        aria-label="Copy the layer"
+        label="Copy the layer"
         @click="
           editor.run({ type: 'copyLayer', layer: layer.id, id: `${layer.id.slice(0, 40)}-${Date.now() % 100000}` })
         "
-      >
-        <i class="bi bi-copy" />
-      </button>
-      <button
-        class="plain"
+      />
+      <IconButton
+        icon="trash3"
         title="Delete"
-        aria-label="Delete the layer"
+        label="Delete the layer"
         @click="(editor.run({ type: 'removeLayer', layer: layer.id }), editor.select(''))"
-      >
-        <i class="bi bi-trash3" />
-      </button>
+      />
     </div>
     <WordsSettings v-if="layer.words" :words="layer.words" @set="set" />
     <BackdropSettings v-if="layer.backdrop" :backdrop="layer.backdrop" @set="set" />

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { useEditor } from '../stores/editor'
 import type { Layer, Lineup, Slot } from '../types'
 import ChoiceField from './ChoiceField.vue'
+import IconButton from './IconButton.vue'
 import NumberField from './NumberField.vue'
 
 // The products that take turns in a group, their slots and their times.
@@ -69,17 +70,13 @@ function pair(i: number, id: string, on: boolean) {
     <ol class="list-unstyled">
       <li v-for="(it, i) in lineup.items" :key="it.layer">
         <span class="who">{{ i + 1 }}. {{ name(it.layer) }}</span>
-        <button
-          class="plain"
+        <IconButton
+          icon="arrow-down"
           :disabled="i + 1 === lineup.items.length"
-          :aria-label="`${name(it.layer)} later`"
+          :label="`${name(it.layer)} later`"
           @click="later(i)"
-        >
-          <i class="bi bi-arrow-down" />
-        </button>
-        <button class="plain" :aria-label="`Take ${name(it.layer)} out of the line-up`" @click="remove(i)">
-          <i class="bi bi-x-lg" />
-        </button>
+        />
+        <IconButton icon="x-lg" :label="`Take ${name(it.layer)} out of the line-up`" @click="remove(i)" />
         <span class="with">
           <button
             v-for="w in it.with"

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { useMarks } from '../composables/useMarks'
 import { useEditor } from '../stores/editor'
+import IconButton from './IconButton.vue'
 
 // The loop, and the clip's scenes and markers with their names.
 const editor = useEditor()
@@ -54,12 +55,8 @@ function remove(kind: 'scenes' | 'markers', i: number) {
           :aria-label="`Name of ${l.title.toLowerCase()} ${i + 1}`"
           @change="rename(l.kind, i, $event)"
         />
-        <button class="plain" :aria-label="`Go to ${p.name}`" title="Go there" @click="editor.go(p.frame)">
-          <i class="bi bi-geo" />
-        </button>
-        <button class="plain" :aria-label="`Delete ${p.name}`" @click="remove(l.kind, i)">
-          <i class="bi bi-x-lg" />
-        </button>
+        <IconButton icon="geo" :label="`Go to ${p.name}`" title="Go there" @click="editor.go(p.frame)" />
+        <IconButton icon="x-lg" :label="`Delete ${p.name}`" @click="remove(l.kind, i)" />
       </div>
     </template>
   </div>

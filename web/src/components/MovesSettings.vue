@@ -5,6 +5,7 @@ import { useEditor } from '../stores/editor'
 import type { Move } from '../types'
 import { moveKinds, moveName, sides, timecode } from '../words'
 import ChoiceField from './ChoiceField.vue'
+import IconButton from './IconButton.vue'
 import NumberField from './NumberField.vue'
 
 // Moves write ordinary keys. Those that a layer has can be changed here; what
@@ -70,14 +71,12 @@ const sideChoices = (m: Move) =>
           <strong>{{ moveName(m.kind) }}</strong> <small>{{ about(m) }}</small>
           <i v-if="isOn(m)" class="bi bi-music-note brass" title="Bound to a beat" />
         </button>
-        <button
-          class="plain"
-          :aria-label="`Take the ${moveName(m.kind)} away`"
+        <IconButton
+          icon="x-lg"
+          :label="`Take the ${moveName(m.kind)} away`"
           title="Take it away with its keys"
           @click="editor.run({ type: 'removeMove', layer: editor.selected, id: m.id })"
-        >
-          <i class="bi bi-x-lg" />
-        </button>
+        />
       </div>
       <div v-if="openId === m.id" class="three">
         <ChoiceField

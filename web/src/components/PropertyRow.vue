@@ -6,6 +6,7 @@ import type { Key, Property } from '../types'
 import { propertyName, propertyParts, propertyUnit, sides } from '../words'
 import ChoiceField from './ChoiceField.vue'
 import ColourField from './ColourField.vue'
+import IconButton from './IconButton.vue'
 import NumberField from './NumberField.vue'
 
 // One property of the chosen layer: its key at the playhead, its value there,
@@ -126,24 +127,17 @@ const label = (i: number) => {
         :hint="label(i)"
         @change="set(i, $event)"
       />
-      <button
+      <IconButton
+        :icon="joined ? 'link-45deg' : 'arrows-fullscreen'"
         v-if="id === 'scale' && here"
-        class="plain"
-        :aria-pressed="joined"
         :title="joined ? 'Width and height apart' : 'Width and height as one'"
-        :aria-label="joined ? 'Width and height apart' : 'Width and height as one'"
+        :label="joined ? 'Width and height apart' : 'Width and height as one'"
         @click="join"
-      >
-        <i :class="joined ? 'bi bi-link-45deg' : 'bi bi-arrows-fullscreen'" />
-      </button>
+      />
     </span>
     <span v-if="keysOf.length" class="jumps">
-      <button class="plain" :aria-label="`Key of ${name} before`" @click="toKey(-1)">
-        <i class="bi bi-chevron-left" />
-      </button>
-      <button class="plain" :aria-label="`Next key of ${name}`" @click="toKey(1)">
-        <i class="bi bi-chevron-right" />
-      </button>
+      <IconButton icon="chevron-left" :label="`Key of ${name} before`" @click="toKey(-1)" />
+      <IconButton icon="chevron-right" :label="`Next key of ${name}`" @click="toKey(1)" />
     </span>
     <ChoiceField
       v-if="id === 'position' && here"

@@ -7,6 +7,7 @@ import { useEditor } from '../stores/editor'
 import { propertyName, shapeName } from '../words'
 import Ghosts from './Ghosts.vue'
 import Handles from './Handles.vue'
+import IconButton from './IconButton.vue'
 
 const props = defineProps<{ playing: boolean }>()
 const editor = useEditor()
@@ -37,9 +38,9 @@ useStill(canvas, 0, () => ({
 }))
 
 const switches = [
-  { id: 'path', name: 'Show the way it goes', key: 'P', icon: 'bi-signpost-split' },
-  { id: 'ghosts', name: 'Show the frames before and after', key: 'G', icon: 'bi-back' },
-  { id: 'guides', name: 'Catch on guides', key: 'U', icon: 'bi-magnet' }
+  { id: 'path', name: 'Show the way it goes', key: 'P', icon: 'signpost-split' },
+  { id: 'ghosts', name: 'Show the frames before and after', key: 'G', icon: 'back' },
+  { id: 'guides', name: 'Catch on guides', key: 'U', icon: 'magnet' }
 ] as const
 
 // The properties of the chosen layer that a drag may concern and that have keys.
@@ -56,11 +57,16 @@ const target = computed(() => {
   if (!keyed.value.length) return `Dragging moves where it rests${where}`
   if (desk.target === 'rest') return `Dragging moves the whole motion${where}; its path stays as it is`
   const row = editor.view.rows.find((r) => r.layer === l.id)
-  const says = keyed.value.map((p) => {
-    const here = row?.tracks.find((t) => t.property === p)?.beads.some((b) => b.frame === editor.frame)
-    return `${here ? 'changes' : 'makes'} the ${propertyName(p).toLowerCase()} key`
-  })
-  return `Here, dragging ${[...new Set(says)].join(', ')}`
+  const here = (p: string) =>
+    row?.tracks.find((t) => t.property === p)?.beads.some((b) => b.frame === editor.frame) ?? false
+  const keysOf = (properties: string[]) =>
+    `${properties.map((p) => propertyName(p).toLowerCase()).join(' and ')} ${properties[1] ? 'keys' : 'key'}`
+  const there = keyed.value.filter(here)
+  const missing = keyed.value.filter((p) => !here(p))
+  const says = []
+  if (there.length) says.push(`changes the ${keysOf(there)}`)
+  if (missing.length) says.push(`adds ${missing[1] ? '' : 'a '}${keysOf(missing)}`)
+  return `Dragging here ${says.join(' and ')}`
 })
 
 defineExpose({ canvas, size })
@@ -101,18 +107,15 @@ defineExpose({ canvas, size })
           Key here
         </button>
       </div>
-      <button
+      <IconButton
         v-for="s in switches"
         :key="s.id"
-        class="plain"
-        :class="{ on: desk[s.id] }"
-        :aria-pressed="desk[s.id]"
-        :aria-label="s.name"
+        :icon="s.icon"
+        :label="s.name"
+        :pressed="desk[s.id]"
         :title="`${s.name} (${s.key})`"
         @click="desk[s.id] = !desk[s.id]"
-      >
-        <i class="bi" :class="s.icon" />
-      </button>
+      />
     </div>
     <p v-if="target && !playing" class="target">{{ target }}</p>
   </main>
@@ -149,14 +152,13 @@ canvas {
 }
 
 .switches .plain {
-  background: rgba(23, 63, 71, 0.5);
-  color: #fff;
+  background: var(--chalk);
+  color: var(--harbour);
 }
 
 .switches .plain.on {
-  font-weight: 700;
-  background: #fcfaf5;
-  color: #173f47;
+  background: var(--harbour);
+  color: #fff;
 }
 
 .target-switch {
@@ -175,6 +177,7 @@ canvas {
 
 .target-switch .plain:last-child.on {
   background: #f0b94f;
+  color: var(--harbour);
 }
 
 .target {

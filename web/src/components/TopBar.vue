@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useEditor } from '../stores/editor'
+import IconButton from './IconButton.vue'
 
 defineEmits<{ export: []; history: [] }>()
 const editor = useEditor()
@@ -30,24 +31,20 @@ function rename(event: Event) {
       <i :class="state.ok ? 'bi bi-check2' : 'bi bi-wifi-off'" aria-hidden="true" /> {{ state.text }}
     </span>
     <span class="flex-fill" />
-    <button
-      class="plain"
+    <IconButton
+      icon="arrow-counterclockwise"
       :disabled="!editor.past.length"
       title="Undo (Ctrl Z)"
-      aria-label="Undo"
+      label="Undo"
       @click="editor.undo()"
-    >
-      <i class="bi bi-arrow-counterclockwise" />
-    </button>
-    <button
-      class="plain"
+    />
+    <IconButton
+      icon="arrow-clockwise"
       :disabled="!editor.future.length"
       title="Redo (Ctrl Shift Z)"
-      aria-label="Redo"
+      label="Redo"
       @click="editor.redo()"
-    >
-      <i class="bi bi-arrow-clockwise" />
-    </button>
+    />
     <button class="plain" @click="$emit('history')">Revisions</button>
     <a class="bundle" :href="`/api/clips/${editor.id}/bundle.zip`" download>Download the bundle</a>
     <BButton class="btn-act" :variant="null" size="sm" @click="$emit('export')">Export…</BButton>

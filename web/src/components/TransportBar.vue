@@ -5,6 +5,7 @@ import { usePlayhead } from '../composables/usePlayhead'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
 import { timecode } from '../words'
+import IconButton from './IconButton.vue'
 import KeyTools from './KeyTools.vue'
 
 const props = defineProps<{ player: ReturnType<typeof usePlayer> }>()
@@ -27,39 +28,25 @@ const step = (by: number) => {
 
 <template>
   <div class="transport" role="toolbar" aria-label="Playing">
-    <button class="plain" title="To the start (Home)" aria-label="To the start" @click="editor.go(0)">
-      <i class="bi bi-skip-start-fill" />
-    </button>
-    <button class="plain" title="A beat back (B)" aria-label="A beat back" @click="beat(-1)">
-      <i class="bi bi-chevron-double-left" />
-    </button>
-    <button class="plain" title="A frame back (,)" aria-label="A frame back" @click="step(-1)">
-      <i class="bi bi-chevron-left" />
-    </button>
-    <button
-      class="plain play"
+    <IconButton icon="skip-start-fill" title="To the start (Home)" label="To the start" @click="editor.go(0)" />
+    <IconButton icon="chevron-double-left" title="A beat back (B)" label="A beat back" @click="beat(-1)" />
+    <IconButton icon="chevron-left" title="A frame back (,)" label="A frame back" @click="step(-1)" />
+    <IconButton
+      :icon="player.playing.value ? 'pause-fill' : 'play-fill'"
+      class="play"
       :title="player.playing.value ? 'Stop (Space)' : 'Play (Space)'"
-      :aria-label="player.playing.value ? 'Stop' : 'Play'"
+      :label="player.playing.value ? 'Stop' : 'Play'"
       @click="player.toggle()"
-    >
-      <i :class="player.playing.value ? 'bi bi-pause-fill' : 'bi bi-play-fill'" />
-    </button>
-    <button class="plain" title="A frame on (.)" aria-label="A frame on" @click="step(1)">
-      <i class="bi bi-chevron-right" />
-    </button>
-    <button class="plain" title="A beat on (N)" aria-label="A beat on" @click="beat(1)">
-      <i class="bi bi-chevron-double-right" />
-    </button>
-    <button
-      class="plain"
-      :class="{ on: player.muted.value }"
-      :aria-pressed="player.muted.value"
+    />
+    <IconButton icon="chevron-right" title="A frame on (.)" label="A frame on" @click="step(1)" />
+    <IconButton icon="chevron-double-right" title="A beat on (N)" label="A beat on" @click="beat(1)" />
+    <IconButton
+      :icon="player.muted.value ? 'volume-mute' : 'volume-up'"
+      :pressed="player.muted.value"
       title="Mute"
-      aria-label="Mute"
+      label="Mute"
       @click="player.toggleSound()"
-    >
-      <i :class="player.muted.value ? 'bi bi-volume-mute' : 'bi bi-volume-up'" />
-    </button>
+    />
     <output class="time" data-test="time">
       <b>{{ timecode(editor.frame, rate) }}</b> <span class="whole">of {{ editor.view.timecode }}</span>
     </output>
@@ -68,16 +55,13 @@ const step = (by: number) => {
     <span class="flex-fill" />
     <KeyTools v-if="editor.keys.length && !player.playing.value" />
     <button v-else class="plain hint" @click="desk.helping = true"><kbd>?</kbd> shortcuts</button>
-    <button
-      class="plain"
-      :class="{ on: desk.speed }"
-      :aria-pressed="desk.speed"
+    <IconButton
+      icon="speedometer2"
+      :pressed="desk.speed"
       title="Show how fast values change, in open rows"
-      aria-label="Curves of speed"
+      label="Curves of speed"
       @click="desk.speed = !desk.speed"
-    >
-      <i class="bi bi-speedometer2" />
-    </button>
+    />
     <label class="zoom">
       <i class="bi bi-zoom-in" aria-hidden="true" />
       <input v-model.number="zoom" type="range" min="1" max="32" step="0.25" aria-label="Zoom of the Beatline" />

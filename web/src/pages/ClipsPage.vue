@@ -2,6 +2,7 @@
 import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type ClipSummary } from '../api'
+import IconButton from '../components/IconButton.vue'
 import NewClip from '../components/NewClip.vue'
 import { useNotices } from '../stores/notices'
 import { shapeName, shapeRatios } from '../words'
@@ -79,9 +80,7 @@ onMounted(load)
           </RouterLink>
           <div class="facts">
             <span>{{ shapeName(c.shape.id) }} {{ shapeRatios[c.shape.id] }} · {{ c.length }} · {{ c.rate }} fps</span>
-            <button class="plain" :aria-label="`Delete ${c.name}`" title="Delete" @click="deleting = c">
-              <i class="bi bi-trash3" />
-            </button>
+            <IconButton icon="trash3" :label="`Delete ${c.name}`" title="Delete" @click="deleting = c" />
           </div>
           <div class="facts">Changed {{ when(c.updated) }}</div>
         </li>
