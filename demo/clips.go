@@ -75,7 +75,7 @@ func lanternWeekend(s *stock) (*clip.Clip, error) {
 }
 
 func lanternHeadline() clip.Layer {
-	l := text("headline", "Headline", clip.KindWords, "Bring the *glow* home", 0, 330, 150, "top", chalk)
+	l := text("headline", "Headline", clip.KindWords, "Bring the *glow* home", 0, 280, 150, "top", chalk)
 	l.Words.EmphasisFill, l.Words.Width, l.Words.LineSpacing, l.Words.LetterSpacing = honey, 880, 100, -2
 	l.Lift = 10
 	l.Tracks[clip.Position] = motion.Track{
@@ -86,14 +86,14 @@ func lanternHeadline() clip.Layer {
 	l.Rests = map[string]clip.Rest{
 		"wide":     {Pin: "left", X: 480, Y: -140, Size: 132},
 		"square":   {Pin: "top", X: 0, Y: 130, Size: 104},
-		"portrait": {Pin: "top", X: 0, Y: 190, Size: 124},
+		"portrait": {Pin: "top", X: 0, Y: 165, Size: 124},
 	}
 	return l
 }
 
 // lanternLayer flies in from the right, turned, and goes on drifting.
 func lanternLayer() clip.Layer {
-	l := cutout("lantern-layer", "Lantern", "lantern", "centre", 0, 60, 960)
+	l := cutout("lantern-layer", "Lantern", "lantern", "centre", 0, 110, 920)
 	l.Lift = 46
 	l.Moves = []clip.Move{
 		{ID: "gust", Kind: "gust", At: beat(1), Lands: true, Length: 18, Side: "right", Turn: 24, Strength: 100},
@@ -104,7 +104,7 @@ func lanternLayer() clip.Layer {
 	l.Rests = map[string]clip.Rest{
 		"wide":     {Pin: "right", X: -480, Y: 0, Size: 860},
 		"square":   {Pin: "centre", X: 0, Y: 130, Size: 610},
-		"portrait": {Pin: "centre", X: 0, Y: 45, Size: 700},
+		"portrait": {Pin: "centre", X: 0, Y: 85, Size: 640},
 	}
 	return l
 }
@@ -131,7 +131,7 @@ func lanternName() clip.Layer {
 
 // lanternBadge swells past its size on the first beat of the second bar.
 func lanternBadge() clip.Layer {
-	l := text("badge", "Badge", clip.KindBadge, "−{percent}", 275, 330, 96, "centre", chalk)
+	l := text("badge", "Badge", clip.KindBadge, "−{percent}", 255, 370, 96, "centre", chalk)
 	l.Words.Product = "product-lantern"
 	l.Words.Plate.Kind, l.Words.Plate.Room = "burst", 42
 	l.Rest.Turn = 9
@@ -146,7 +146,7 @@ func lanternBadge() clip.Layer {
 	l.Rests = map[string]clip.Rest{
 		"wide":     {Pin: "right", X: -205, Y: 250, Size: 84, Turn: 9},
 		"square":   {Pin: "centre", X: 290, Y: 190, Size: 72, Turn: 9},
-		"portrait": {Pin: "centre", X: 285, Y: 200, Size: 80, Turn: 9},
+		"portrait": {Pin: "centre", X: 265, Y: 230, Size: 80, Turn: 9},
 	}
 	return l
 }
