@@ -320,3 +320,29 @@ func TestAClosedLoop(t *testing.T) {
 		t.Error("in between it no longer moves")
 	}
 }
+
+// The block lies from (80, 110) to (320, 290); 25 units are ten pixels.
+func TestAnOutlineGrowsAroundACutout(t *testing.T) {
+	u := visit(t, "/")
+	u.emptyClip("Outlined", "1s")
+	u.block("Block", redPaint)
+	u.clickText("[role=tab]", "^Motion$")
+	u.clickText("summary", "More properties")
+	u.write("input[aria-label='Outline colour, as #rrggbb']", "#1e3cdc")
+	u.click("button[aria-label='Set a key for Outline']")
+	u.goTo(10)
+	u.write("input[aria-label=Outline]", "25")
+	u.saved()
+	f := u.film()
+	if x0, y0, x1, y1, ok := f.box(0, bluePaint); ok {
+		t.Errorf("at first there is an outline from %d, %d to %d, %d", x0, y0, x1, y1)
+	}
+	for frame, by := range map[int]int{5: 5, 20: 10} {
+		x0, y0, x1, y1, _ := f.box(frame, bluePaint)
+		for i, d := range []int{80 - x0, 110 - y0, x1 - 320, y1 - 290} {
+			if abs(d-by) > 2 {
+				t.Errorf("on frame %d the outline reaches out by %d on side %d, want %d", frame, d, i, by)
+			}
+		}
+	}
+}

@@ -76,7 +76,8 @@ type Shadow struct {
 
 // Cutout shows a picture prop.
 type Cutout struct {
-	Prop string `json:"prop"`
+	Prop    string        `json:"prop"`
+	Outline colour.Colour `json:"outline,omitzero"` // its width is a property; none is white
 }
 
 // Words are set text, with or without a plate behind it. In the text,

@@ -113,8 +113,10 @@ func Has(kind, property string) bool {
 		return false
 	case LetterSpacing, EmphasisColour, PlateColour:
 		return kind == KindWords || kind == KindBadge
-	case FillColour, OutlineColour, Outline, DrawStart, DrawEnd:
+	case FillColour, DrawStart, DrawEnd:
 		return kind == KindWords || kind == KindBadge || kind == KindCard
+	case OutlineColour, Outline:
+		return kind == KindWords || kind == KindBadge || kind == KindCard || kind == KindCutout
 	case Corner, Crop, Revealed, Blur:
 		return true
 	case StopColour1, StopColour2, StopColour3, StopColour4:
@@ -144,25 +146,53 @@ func (l *Layer) Base(property string) []float64 {
 // ownColour is a colour of the layer's content as four numbers.
 func (l *Layer) ownColour(property string) []float64 {
 	var c colour.Colour
-	switch {
-	case l.Words != nil && property == FillColour:
-		c = l.Words.Fill
-	case l.Words != nil && property == EmphasisColour:
-		c = l.Words.EmphasisFill
-	case l.Words != nil && property == OutlineColour:
-		c = l.Words.Outline
-	case l.Words != nil && l.Words.Plate != nil:
-		c = l.Words.Plate.Fill
-	case l.Card != nil && property == FillColour:
-		c = l.Card.Fill
-	case l.Card != nil:
-		c = l.Card.Outline
-	case l.Backdrop != nil:
-		if i := StopIndex(property); i >= 0 && i < len(l.Backdrop.Stops) {
-			c = l.Backdrop.Stops[i].Colour
-		}
+	if own := l.colourOf(property); own != nil {
+		c = *own
+	}
+	if l.Cutout != nil && c == (colour.Colour{}) {
+		c = colour.RGB(0xFFFFFF)
 	}
 	return []float64{float64(c.R), float64(c.G), float64(c.B), float64(c.A)}
+}
+
+// SetColour changes a colour of the layer's content, given as four numbers.
+func (l *Layer) SetColour(property string, value []float64) error {
+	p, ok := PropertyNamed(property)
+	own := l.colourOf(property)
+	if !ok || own == nil {
+		return Fault("property", "%q has no %s to set", l.Name, property)
+	}
+	if why := wrongValue(p, value); why != nil {
+		why.Field = "value"
+		return why
+	}
+	*own = colour.FromFloats(value[0], value[1], value[2], value[3])
+	return nil
+}
+
+// colourOf is where the layer's content has a colour, or nil.
+func (l *Layer) colourOf(property string) *colour.Colour {
+	switch {
+	case l.Words != nil && property == FillColour:
+		return &l.Words.Fill
+	case l.Words != nil && property == EmphasisColour:
+		return &l.Words.EmphasisFill
+	case l.Words != nil && property == OutlineColour:
+		return &l.Words.Outline
+	case l.Words != nil && property == PlateColour && l.Words.Plate != nil:
+		return &l.Words.Plate.Fill
+	case l.Card != nil && property == FillColour:
+		return &l.Card.Fill
+	case l.Card != nil && property == OutlineColour:
+		return &l.Card.Outline
+	case l.Cutout != nil && property == OutlineColour:
+		return &l.Cutout.Outline
+	case l.Backdrop != nil:
+		if i := StopIndex(property); i >= 0 && i < len(l.Backdrop.Stops) {
+			return &l.Backdrop.Stops[i].Colour
+		}
+	}
+	return nil
 }
 
 // StopIndex is which colour of a backdrop a property is, or -1.

@@ -94,7 +94,7 @@ func describeFields(t reflect.Type, defs map[string]any) map[string]any {
 			p["enum"] = list
 		}
 		properties[name] = p
-		if !strings.Contains(options, "omitempty") && f.Type.Kind() != reflect.Pointer {
+		if !strings.Contains(options, "omit") && f.Type.Kind() != reflect.Pointer {
 			required = append(required, name)
 		}
 	}

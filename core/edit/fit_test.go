@@ -7,6 +7,7 @@ import (
 	"testing"
 
 	"billow/core/clip"
+	"billow/core/colour"
 	"billow/core/motion"
 	"billow/core/timing"
 )
@@ -276,4 +277,35 @@ func TestAKeyNamedTwiceIsMovedOnce(t *testing.T) {
 func TestAValueOfAPropertyThatIsNotThereIsRefused(t *testing.T) {
 	refused(t, sample(), `{"type":"setValue","layer":"@light","property":"scale","frame":4,"value":[50]}`, "property")
 	refused(t, sample(), `{"type":"setValue","layer":"mug-layer","property":"letterSpacing","frame":4,"value":[50]}`, "property")
+}
+
+func TestAColourWithoutKeysIsTheLayersOwn(t *testing.T) {
+	c := sample()
+	c.Layers = append(c.Layers, clip.Draft(c, clip.KindBadge, "", "", ""), clip.Draft(c, clip.KindCard, "", "", ""))
+	badge, card := c.Layers[len(c.Layers)-2].ID, c.Layers[len(c.Layers)-1].ID
+	paint := func(layer, property string) *clip.Clip {
+		t.Helper()
+		before := string(c.Encode())
+		next := do(t, c, fmt.Sprintf(`{"type":"setValue","layer":%q,"property":%q,"frame":3,"value":[18,52,86,255]}`, layer, property))
+		if string(c.Encode()) != before {
+			t.Errorf("%s of %s changed the clip it was given", property, layer)
+		}
+		return next
+	}
+	want := colour.RGB(0x123456)
+	if got := paint("mug-layer", clip.OutlineColour).Layer("mug-layer").Cutout.Outline; got != want {
+		t.Errorf("the outline is %v", got)
+	}
+	if got := paint(badge, clip.PlateColour).Layer(badge).Words.Plate.Fill; got != want {
+		t.Errorf("the plate is %v", got)
+	}
+	if got := paint(card, clip.FillColour).Layer(card).Card.Fill; got != want {
+		t.Errorf("the card is %v", got)
+	}
+	if got := paint("backdrop", clip.StopColour1).Layer("backdrop").Backdrop.Stops[0].Colour; got != want {
+		t.Errorf("the backdrop begins with %v", got)
+	}
+	refused(t, c, `{"type":"setValue","layer":"backdrop","property":"colour4","frame":3,"value":[18,52,86,255]}`, "property")
+	refused(t, c, `{"type":"setValue","layer":"mug-layer","property":"outlineColour","frame":3,"value":[18,52,860,255]}`, "value")
+	refused(t, c, `{"type":"setValue","layer":"mug-layer","property":"outlineColour","frame":3,"value":[18]}`, "value")
 }

@@ -26,12 +26,15 @@ func (s *SetValue) apply(c *clip.Clip) error {
 	if !has(l, s.Property) {
 		return clip.Fault("property", "%s has no property %q", nameOf(l), s.Property)
 	}
+	p, _ := clip.PropertyNamed(s.Property)
 	if len(tracks[s.Property]) == 0 && l != nil {
+		if p.Colour {
+			return l.SetColour(s.Property, s.Value)
+		}
 		if l.Values == nil {
 			l.Values = map[string][]float64{}
 		}
 		l.Values[s.Property] = s.Value
-		p, _ := clip.PropertyNamed(s.Property)
 		if !slices.ContainsFunc(s.Value, func(v float64) bool { return v != p.Neutral }) {
 			delete(l.Values, s.Property)
 		}

@@ -81,6 +81,9 @@ func (s *Stage) sprite(a *actor, k look) *sprite {
 	if !k.edge.none() {
 		sp = s.edged(a, sp, k.edge)
 	}
+	if a.layer.Kind == clip.KindCutout && k.pen.Width > 0 {
+		sp = s.outlined(a, sp, k.pen.Width, paint.Premultiplied(k.colours[outlineColour-fillColour]))
+	}
 	if k.blur > 0 {
 		sp = s.blurred(sp, k.blur)
 	}
@@ -145,6 +148,16 @@ func (s *Stage) backdrop(a *actor, k look) *sprite {
 	})
 }
 
+// needed is the level of a sprite at the resolution that the frame needs, no
+// more, and its pixels a unit.
+func (s *Stage) needed(a *actor, of *sprite) (level *paint.Bitmap, per float64) {
+	n, per := 0, of.perUnit
+	for n < len(of.Levels)-1 && per > 2*s.scale*sharpness*min(a.largest, 4) {
+		n, per = n+1, per/2
+	}
+	return of.Levels[n], per
+}
+
 type edgeKey struct {
 	of   any
 	w, h float64
@@ -154,17 +167,46 @@ type edgeKey struct {
 
 // edged is the part of a sprite within the layer's bounds less what is cut off.
 func (s *Stage) edged(a *actor, of *sprite, e edge) *sprite {
-	// At the resolution that the frame needs, no more.
-	n, per := 0, of.perUnit
-	for n < len(of.Levels)-1 && per > 2*s.scale*sharpness*min(a.largest, 4) {
-		n, per = n+1, per/2
-	}
+	level, per := s.needed(a, of)
 	key := edgeKey{of.key, a.w, a.h, e, per}
 	return cached(s.lib, key, spriteBytes, func() *sprite {
 		left, top := (-a.w/2+e.cut[0]*a.w-of.x0)*per, (-a.h/2+e.cut[1]*a.h-of.y0)*per
 		right, bottom := (a.w/2-e.cut[2]*a.w-of.x0)*per, (a.h/2-e.cut[3]*a.h-of.y0)*per
-		b, x, y := of.Levels[n].Trimmed(left, top, right, bottom, e.corner*per)
+		b, x, y := level.Trimmed(left, top, right, bottom, e.corner*per)
 		return &sprite{paint.NewPyramid(b), of.x0 + float64(x)/per, of.y0 + float64(y)/per, per, key}
+	})
+}
+
+type distancesKey struct {
+	of     any
+	per    float64
+	margin int
+}
+
+type outlineKey struct {
+	of    any
+	per   float64
+	width float64
+	pixel uint32
+}
+
+// outlineMargin is by how many pixels the room for an outline grows at once, so
+// that one that widens needs few different rooms.
+const outlineMargin = 32
+
+// outlined is a sprite with an outline so many units wide around it.
+func (s *Stage) outlined(a *actor, of *sprite, width float64, pixel uint32) *sprite {
+	level, per := s.needed(a, of)
+	width = math.Round(width*per*16) / 16 // pixels; finer steps cannot be seen
+	margin := (int(width)/outlineMargin + 1) * outlineMargin
+	key := outlineKey{of.key, per, width, pixel}
+	return cached(s.lib, key, spriteBytes, func() *sprite {
+		size := func(d *paint.Distances) int { return 4 * d.W * d.H }
+		d := cached(s.lib, distancesKey{of.key, per, margin}, size, func() *paint.Distances {
+			return paint.DistancesAround(level, margin)
+		})
+		b := d.Outlined(level, width, pixel)
+		return &sprite{paint.NewPyramid(b), of.x0 - float64(margin)/per, of.y0 - float64(margin)/per, per, key}
 	})
 }
 

@@ -252,7 +252,8 @@ func (s *Stage) resolveOff(a *actor) {
 		}
 		f := curve.Frame(i)
 		p := s.pose(a, around{frame: f, outer: f, m: up})
-		box := bounds(p.M, a.w, a.h)
+		rim := 2 * a.rim(f)
+		box := bounds(p.M, a.w+rim, a.h+rim)
 		if !p.Cast.None() {
 			_, size := spread(p.M)
 			box = box.Union(box.Moved(p.Cast.DX, p.Cast.DY).Grown(3 * p.Cast.Sigma * max(1, size)))
@@ -271,6 +272,16 @@ func (s *Stage) resolveOff(a *actor) {
 		curve.Set(i, 1, at[1]+(down.B*by[0]+down.D*by[1])/p.Perspective)
 	}
 	curve.Bend()
+}
+
+// rim is how far an outline reaches beyond a layer's bounds, in units: all of it
+// around a cut-out, half of it where it is drawn along an edge.
+func (a *actor) rim(frame float64) float64 {
+	w := max(0, a.number(outline, frame))
+	if a.layer.Kind == clip.KindCutout {
+		return w
+	}
+	return w / 2
 }
 
 // bounds is the box around a w by h rectangle about the origin, mapped by m.

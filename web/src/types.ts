@@ -138,6 +138,11 @@ export interface Lineup {
   bars?: number
 }
 
+export interface Cutout {
+  prop: string
+  outline?: string
+}
+
 export interface Layer {
   id: string
   name: string
@@ -164,7 +169,7 @@ export interface Layer {
   card?: Card
   inside?: Inside
   lineup?: Lineup | null
-  cutout?: { prop: string }
+  cutout?: Cutout
   words?: Words
   backdrop?: { stops: { at: number; colour: string }[]; angle: number }
 }

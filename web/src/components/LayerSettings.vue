@@ -6,6 +6,7 @@ import { blends, pins, shapeName, sides } from '../words'
 import BackdropSettings from './BackdropSettings.vue'
 import CardSettings from './CardSettings.vue'
 import ChoiceField from './ChoiceField.vue'
+import CutoutSettings from './CutoutSettings.vue'
 import IconButton from './IconButton.vue'
 import NumberField from './NumberField.vue'
 import WordsSettings from './WordsSettings.vue'
@@ -32,10 +33,6 @@ function setRest(values: Partial<Rest>) {
   editor.run({ type: 'setRest', layer: editor.selected, shape: editor.shape, set: values })
 }
 
-// Pictures that a cut-out can be swapped for; motion, shadow and place stay.
-const pictures = computed(
-  () => editor.clip?.props.filter((p) => p.picture).map((p) => ({ id: p.id, name: p.name })) ?? []
-)
 const groups = computed(() => [
   { id: '', name: 'None' },
   ...(editor.clip?.layers.filter((l) => l.kind === 'group' && l.id !== editor.selected) ?? [])
@@ -71,13 +68,7 @@ function rename(event: Event) {
     <WordsSettings v-if="layer.words" :words="layer.words" @set="set" />
     <BackdropSettings v-if="layer.backdrop" :backdrop="layer.backdrop" @set="set" />
     <CardSettings v-if="layer.card" :card="layer.card" @set="set" />
-    <ChoiceField
-      v-if="layer.cutout"
-      label="Product shown"
-      :value="layer.cutout.prop"
-      :options="pictures"
-      @change="editor.run({ type: 'swapPicture', layer: layer.id, prop: $event })"
-    />
+    <CutoutSettings v-if="layer.cutout" :layer="layer" :cutout="layer.cutout" @set="set" />
     <template v-if="rest && !layer.backdrop">
       <h2>
         Rest in {{ shapeName(editor.shape) }}

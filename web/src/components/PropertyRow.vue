@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { hexOf, numbersOf } from '../colour'
 import { usePlayhead } from '../composables/usePlayhead'
 import { useEditor } from '../stores/editor'
 import type { Key, Property } from '../types'
@@ -44,14 +45,6 @@ function join() {
   parted.value = false
   if ((here.value?.value.length ?? 1) > 1) put({ value: [value.value[0]] })
 }
-const colour = computed(
-  () =>
-    '#' +
-    value.value
-      .slice(0, 3)
-      .map((v) => Math.round(v).toString(16).padStart(2, '0'))
-      .join('')
-)
 const outside = [
   { id: '', name: 'At a place' },
   ...sides.map((s) => ({ id: s.id, name: `Just outside, ${s.name.toLowerCase()}` }))
@@ -79,13 +72,12 @@ function set(i: number, v: number) {
 }
 
 function setColour(hex: string) {
-  const next = [0, 1, 2].map((i) => parseInt(hex.slice(1 + 2 * i, 3 + 2 * i), 16))
   editor.run({
     type: 'setValue',
     layer: editor.selected,
     property: id.value,
     frame: editor.frame,
-    value: [...next, value.value[3] ?? 255]
+    value: numbersOf(hex, value.value[3])
   })
 }
 
@@ -115,7 +107,7 @@ const label = (i: number) => {
     <span class="name">{{ name }}</span>
     <span v-if="!settable" class="off">no keys</span>
     <span v-else-if="here?.off" class="off">{{ text }}</span>
-    <ColourField v-else-if="property.colour" bare :label="name" :value="colour" @change="setColour" />
+    <ColourField v-else-if="property.colour" bare :label="name" :value="hexOf(value)" @change="setColour" />
     <span v-else class="numbers" :class="{ between: keysOf.length && !here }">
       <NumberField
         v-for="(v, i) in value"

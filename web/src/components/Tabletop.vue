@@ -59,8 +59,10 @@ const target = computed(() => {
   const row = editor.view.rows.find((r) => r.layer === l.id)
   const here = (p: string) =>
     row?.tracks.find((t) => t.property === p)?.beads.some((b) => b.frame === editor.frame) ?? false
-  const keysOf = (properties: string[]) =>
-    `${properties.map((p) => propertyName(p).toLowerCase()).join(' and ')} ${properties[1] ? 'keys' : 'key'}`
+  const keysOf = (properties: string[]) => {
+    const names = properties.map((p) => propertyName(p).toLowerCase())
+    return `${names.join(', ').replace(/, ([^,]*)$/, ' and $1')} ${names[1] ? 'keys' : 'key'}`
+  }
   const there = keyed.value.filter(here)
   const missing = keyed.value.filter((p) => !here(p))
   const says = []

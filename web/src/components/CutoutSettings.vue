@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useEditor } from '../stores/editor'
+import type { Cutout, Layer } from '../types'
+import ChoiceField from './ChoiceField.vue'
+import ColourField from './ColourField.vue'
+import NumberField from './NumberField.vue'
+
+const props = defineProps<{ layer: Layer; cutout: Cutout }>()
+const emit = defineEmits<{ set: [values: Record<string, unknown>] }>()
+const editor = useEditor()
+
+// Pictures that a cut-out can be swapped for; motion, shadow and place stay.
+const pictures = computed(
+  () => editor.clip?.props.filter((p) => p.picture).map((p) => ({ id: p.id, name: p.name })) ?? []
+)
+const outline = computed(() => props.layer.values?.outline?.[0] ?? 0)
+</script>
+
+<template>
+  <div>
+    <ChoiceField
+      label="Product shown"
+      :value="cutout.prop"
+      :options="pictures"
+      @change="editor.run({ type: 'swapPicture', layer: layer.id, prop: $event })"
+    />
+    <div class="pair">
+      <NumberField
+        label="Outline"
+        :value="outline"
+        :disabled="!!layer.tracks.outline"
+        @change="
+          editor.run({ type: 'setValue', layer: layer.id, property: 'outline', frame: editor.frame, value: [$event] })
+        "
+      />
+      <ColourField
+        v-if="outline || layer.tracks.outline"
+        label="Outline colour"
+        :value="cutout.outline ?? '#ffffff'"
+        @change="emit('set', { cutout: { outline: $event } })"
+      />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 2fr;
+  align-items: end;
+  gap: 0.4rem;
+  margin-top: 0.5rem;
+}
+</style>
