@@ -1,10 +1,13 @@
 package demo
 
 import (
+	"fmt"
 	"math"
+	"sync"
 	"testing"
 
 	"billow/core/clip"
+	"billow/core/edit"
 	"billow/demo/synth"
 	"billow/fonts"
 )
@@ -71,19 +74,29 @@ func TestTunesAreWellLevelled(t *testing.T) {
 	}
 }
 
+var world = sync.OnceValues(func() (*World, error) {
+	set, err := fonts.All()
+	if err != nil {
+		return nil, err
+	}
+	return Make(set, 64, func(string, float64) {})
+})
+
+// small is the sample world with tiny pictures.
+func small(t *testing.T) *World {
+	t.Helper()
+	w, err := world()
+	if err != nil {
+		t.Fatal(err)
+	}
+	return w
+}
+
 // In the parade every product stands in the window for its time, and its words
 // and badge change on the frames on which it does.
 func TestTheParadesWordsChangeWithItsProducts(t *testing.T) {
-	set, err := fonts.All()
-	if err != nil {
-		t.Fatal(err)
-	}
-	w, err := Make(set, 64, func(string, float64) {})
-	if err != nil {
-		t.Fatal(err)
-	}
 	var c *clip.Clip
-	for _, n := range w.Clips {
+	for _, n := range small(t).Clips {
 		if n.ID == "trail-parade" {
 			c = n.Clip
 		}
@@ -103,6 +116,23 @@ func TestTheParadesWordsChangeWithItsProducts(t *testing.T) {
 			}
 			if other := f/114 != i && f%114 > 3 && f%114 < 98 && f < 330; other && opacity(id+"-name", f) != 0 {
 				t.Fatalf("on frame %d the name of the %s shows", f, id)
+			}
+		}
+	}
+}
+
+// Whatever tune is laid under a sample clip, it is taken, and everything stays
+// within the clip; a tempo near its own leaves all that is bound to beats on them.
+func TestTheSampleClipsTakeEveryTempo(t *testing.T) {
+	for _, n := range small(t).Clips {
+		for bpm := 40.0; bpm <= 220; bpm += 4.5 {
+			c, err := edit.Apply(n.Clip, fmt.Appendf(nil, `{"type":"setTempo","tempo":{"bpm":%g,"perBar":4}}`, bpm))
+			if err != nil {
+				t.Errorf("%s at %g beats a minute: %v", n.ID, bpm, err)
+				continue
+			}
+			if settled := edit.Settled(n.Clip, c); len(settled) > 0 && math.Abs(bpm-n.Clip.Tempo.BPM) < 0.5 {
+				t.Errorf("%s at %g beats a minute: %v did not fit", n.ID, bpm, settled)
 			}
 		}
 	}

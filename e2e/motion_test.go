@@ -8,6 +8,7 @@ import (
 	"testing"
 
 	"billow/core/clip"
+	"billow/core/timing"
 
 	"github.com/go-rod/rod/lib/input"
 )
@@ -345,4 +346,33 @@ func TestAnOutlineGrowsAroundACutout(t *testing.T) {
 			}
 		}
 	}
+}
+
+// The lantern's gust has 18 frames up to beat 1. With the other tune there is
+// room for it; at 160 beats a minute the beat comes sooner than that.
+func TestAFullClipTakesAnotherTuneAndTempo(t *testing.T) {
+	u := visit(t, "/clips/"+copyOf(t, 0))
+	u.ready()
+	gust := func(c *clip.Clip) (first int, lands timing.Moment) {
+		keys := c.Layer("lantern-layer").Tracks[clip.Position]
+		return c.Clock().Frame(keys[0].At), keys[1].At
+	}
+	u.bring(propFile(t, "tin-parade", "quick.wav"))
+	u.waitStored("the other tune", func(c *clip.Clip) bool {
+		first, lands := gust(c)
+		return math.Abs(c.Tempo.BPM-126) < 0.5 && first == c.Clock().Frame(lands)-18 && lands == timing.OnBeat(1)
+	})
+	u.clickText("[role=tab]", "Clip and light")
+	u.write("input[aria-label='Tempo, beats a minute']", "160")
+	u.text(".notice", "not all fits: Lantern moved to the nearest free frames")
+	u.waitStored("a quick tempo", func(c *clip.Clip) bool {
+		first, lands := gust(c)
+		return c.Tempo.BPM == 160 && first == 0 && lands == timing.OnBeat(1)
+	})
+	u.eval("document.activeElement?.blur()")
+	u.must("undo", u.page.KeyActions().Press(input.ControlLeft).Type('z').Do())
+	u.waitStored("undone", func(c *clip.Clip) bool {
+		first, lands := gust(c)
+		return math.Abs(c.Tempo.BPM-126) < 0.5 && first == c.Clock().Frame(lands)-18
+	})
 }

@@ -140,7 +140,7 @@ func (e *engine) placesIn(s clip.Shape, f int, layer string, layers []string) an
 	values := map[string][]float64{}
 	if l := e.shown.Layer(layer); l != nil {
 		for _, p := range clip.AllProperties {
-			if clip.Has(l.Kind, p.Name) {
+			if l.Has(p.Name) {
 				values[p.Name] = edit.KeyHere(e.shown, layer, p.Name, f).Value
 			}
 		}

@@ -91,11 +91,12 @@ func open(e *engine, arg, _ []byte) (any, []byte, error) {
 // applied is what a command has changed: a whole clip, or single layers where
 // nothing else can differ. The rows are those of the changed layers then.
 type applied struct {
-	Clip   *clip.Clip    `json:"clip,omitempty"`
-	View   *view.View    `json:"view,omitempty"`
-	Layers []*clip.Layer `json:"layers,omitempty"`
-	Rows   []view.Row    `json:"rows,omitempty"`
-	Places any           `json:"places"`
+	Clip    *clip.Clip    `json:"clip,omitempty"`
+	View    *view.View    `json:"view,omitempty"`
+	Layers  []*clip.Layer `json:"layers,omitempty"`
+	Rows    []view.Row    `json:"rows,omitempty"`
+	Places  any           `json:"places"`
+	Settled []string      `json:"settled,omitempty"` // names of layers
 }
 
 // wish is a command and what the page looks at.
@@ -142,6 +143,9 @@ func apply(e *engine, arg, _ []byte) (any, []byte, error) {
 		s = e.shown.Shapes[0]
 	}
 	out := applied{Places: e.placesIn(s, in.Frame, in.Layer, in.Layers)}
+	if in.Keep {
+		out.Settled = edit.Settled(before, e.shown)
+	}
 	layers, only := e.shown.Changes(before)
 	if !only || len(in.Command) == 0 {
 		v := view.Of(e.shown, e.arranged(s), in.Open)

@@ -127,6 +127,12 @@ func Has(kind, property string) bool {
 	return true
 }
 
+// Has tells whether the layer has a property, with the colours that its content
+// has now.
+func (l *Layer) Has(property string) bool {
+	return Has(l.Kind, property) && (!propertyByName[property].Colour || l.colourOf(property) != nil)
+}
+
 // Base is the value of a property of a layer without its keys.
 func (l *Layer) Base(property string) []float64 {
 	if v, ok := l.Values[property]; ok {
@@ -160,7 +166,7 @@ func (l *Layer) SetColour(property string, value []float64) error {
 	p, ok := PropertyNamed(property)
 	own := l.colourOf(property)
 	if !ok || own == nil {
-		return Fault("property", "%q has no %s to set", l.Name, property)
+		return Fault("property", "%q has no %s to set", l.Name, spoken(property))
 	}
 	if why := wrongValue(p, value); why != nil {
 		why.Field = "value"

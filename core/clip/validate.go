@@ -159,7 +159,7 @@ func (c *Clip) validateLight() error {
 		within("light.height", l.Height, 10, 90),
 		within("light.softness", l.Softness, 0, 100),
 		within("light.strength", l.Strength, 0, 100),
-		c.validateTracks("light.tracks", l.Tracks, func(p string) bool { return p == LightDirection || p == LightHeight }),
+		c.validateTracks("light.tracks", "the light", l.Tracks, func(p string) bool { return p == LightDirection || p == LightHeight }),
 	)
 }
 
@@ -260,7 +260,7 @@ func within(field string, v, lo, hi float64) error {
 	if v >= lo && v <= hi {
 		return nil
 	}
-	return Fault(field, "the value lies between %g and %g, not %g", lo, hi, v)
+	return outside(field, v, lo, hi)
 }
 
 func firstError(errs ...error) error {

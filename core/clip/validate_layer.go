@@ -26,7 +26,7 @@ func (c *Clip) validateLayer(field string, l *Layer) error {
 	}
 	from, to := c.Span(l)
 	if from < 0 || to > c.Length || from >= to {
-		return Fault(field+".from", "%q shows from frame %d to %d, which is not within the clip's %d frames", l.Name, from, to, c.Length)
+		return Fault(field+".from", "%q would show from frame %d to %d, which is not within the clip's %d frames; slide it or make the clip longer", l.Name, from, to, c.Length)
 	}
 	if s := l.Shadow; s != nil && !s.None {
 		if err := firstError(

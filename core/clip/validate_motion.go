@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math"
 	"slices"
+	"strconv"
 
 	"billow/core/motion"
 )
@@ -13,7 +14,7 @@ var MoveKinds = []string{"gust", "settle", "swell", "flutter", "waft", "unfurl",
 
 func (c *Clip) validateMotion(field string, l *Layer) error {
 	has := func(p string) bool { return Has(l.Kind, p) }
-	if err := c.validateTracks(field+".tracks", l.Tracks, has); err != nil {
+	if err := c.validateTracks(field+".tracks", strconv.Quote(l.Name), l.Tracks, has); err != nil {
 		return err
 	}
 	for name, v := range l.Values {
@@ -70,19 +71,20 @@ func (c *Clip) validateMoves(field string, l *Layer) error {
 	return nil
 }
 
-func (c *Clip) validateTracks(field string, tracks map[string]motion.Track, has func(string) bool) error {
+// validateTracks checks the keys of what is called of.
+func (c *Clip) validateTracks(field, of string, tracks map[string]motion.Track, has func(string) bool) error {
 	for name, t := range tracks {
 		if _, ok := PropertyNamed(name); !ok || !has(name) {
 			return Fault(field+"."+name, "%q cannot have keys here", name)
 		}
-		if err := c.validateTrack(field+"."+name, name, t); err != nil {
+		if err := c.validateTrack(field+"."+name, of, name, t); err != nil {
 			return err
 		}
 	}
 	return nil
 }
 
-func (c *Clip) validateTrack(field, property string, t motion.Track) error {
+func (c *Clip) validateTrack(field, of, property string, t motion.Track) error {
 	if len(t) > MaxKeys {
 		return Fault(field, "a property has at most %d keys", MaxKeys)
 	}
@@ -94,10 +96,10 @@ func (c *Clip) validateTrack(field, property string, t motion.Track) error {
 		}
 		f := clock.Frame(k.At)
 		if f < 0 || f >= c.Length {
-			return Fault(keyField(field, i)+".at", "the key at %s lies outside the clip, which ends at %s", c.timecode(f), c.timecode(c.Length))
+			return Fault(keyField(field, i)+".at", "%s has a key of %s at %s, outside the clip, which ends at %s; move or delete it first", of, spoken(property), c.timecode(f), c.timecode(c.Length))
 		}
 		if i > 0 && f == last {
-			return Fault(keyField(field, i)+".at", "two keys lie on frame %d; move one of them or delete it", f)
+			return Fault(keyField(field, i)+".at", "%s has two keys of %s on frame %d; move one of them or delete it", of, spoken(property), f)
 		}
 		if f < last {
 			return Fault(keyField(field, i)+".at", "the keys are not in order of time")
@@ -142,11 +144,11 @@ func wrongKey(property string, k motion.Key) *FieldError {
 // wrongValue says what is wrong with a value of a property, or nil.
 func wrongValue(p Property, v []float64) *FieldError {
 	if len(v) != p.Dims && !(p.Name == Scale && len(v) == 1) {
-		return Fault("", "a value of %s has %d number(s), not %d", p.Name, p.Dims, len(v))
+		return Fault("", "a value of %s has %d number(s), not %d", spoken(p.Name), p.Dims, len(v))
 	}
 	for _, x := range v {
 		if !(x >= p.Min && x <= p.Max) {
-			return Fault("", "the value lies between %g and %g, not %g", p.Min, p.Max, x)
+			return outside(p.Name, x, p.Min, p.Max)
 		}
 	}
 	return nil

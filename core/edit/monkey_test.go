@@ -65,6 +65,17 @@ func (m *monkey) property() string {
 	return clip.AllProperties[m.Intn(len(clip.AllProperties))].Name
 }
 
+// value is one that a property may have, mostly.
+func (m *monkey) value(property string) []float64 {
+	p, _ := clip.PropertyNamed(property)
+	out := make([]float64, p.Dims)
+	for i := range out {
+		lo, hi := max(p.Min, -200), min(p.Max, 300)
+		out[i] = lo + m.Float64()*(hi-lo)*1.02
+	}
+	return out
+}
+
 func (m *monkey) numbers(spread float64) []float64 {
 	out := make([]float64, 1+m.Intn(4))
 	for i := range out {
@@ -97,9 +108,8 @@ func (m *monkey) command() object {
 }
 
 func (m *monkey) ofKeys() []object {
-	key := func() object {
-		return object{"at": m.moment(), "value": m.numbers(80), "ease": m.ease()}
-	}
+	p := m.property()
+	key := object{"at": m.moment(), "value": m.value(p), "ease": m.ease()}
 	return []object{
 		{"type": "moveKeys", "keys": m.keys(), "by": m.Intn(60) - 30, "add": []float64{m.NormFloat64() * 50, 3}},
 		{"type": "stretchKeys", "keys": m.keys(), "anchor": m.frame(), "factor": m.Float64() * 3},
@@ -112,19 +122,19 @@ func (m *monkey) ofKeys() []object {
 		{"type": "bindKey", "key": m.keys()[0], "to": m.moment()},
 		{"type": "bendPath", "key": m.keys()[0], "out": m.numbers(200)[:1], "in": m.numbers(200)},
 		{"type": "bendPath", "key": m.keys()[0], "out": []float64{m.NormFloat64() * 200, 40}, "in": nil},
-		{"type": "setKey", "layer": m.pick(m.layer().ID, m.layer().ID, clip.LightID), "property": m.property(), "key": key()},
+		{"type": "setKey", "layer": m.pick(m.layer().ID, m.layer().ID, clip.LightID), "property": p, "key": key},
 		{"type": "setKey", "layer": m.layer().ID, "property": clip.Position, "key": object{"at": m.moment(), "off": m.pick("left", "above", "in"), "ease": m.ease()}},
 		{"type": "pasteKeys", "layer": m.layer().ID, "at": m.frame(), "keys": []object{
-			{"property": m.property(), "after": m.Intn(20), "key": key()}, {"property": m.property(), "after": m.Intn(20), "key": key()},
+			{"property": p, "after": m.Intn(20), "key": key}, {"property": m.property(), "after": m.Intn(20), "key": key},
 		}},
 		{"type": "shiftLayer", "layer": m.layer().ID, "by": m.Intn(80) - 40, "part": m.pick("whole", "from", "to", "none")},
 	}
 }
 
 func (m *monkey) ofValues() []object {
-	l := m.layer()
+	l, p := m.layer(), m.property()
 	return []object{
-		{"type": "setValue", "layer": m.pick(l.ID, clip.LightID), "property": m.property(), "frame": m.frame(), "value": m.numbers(50)},
+		{"type": "setValue", "layer": m.pick(l.ID, l.ID, clip.LightID), "property": p, "frame": m.frame(), "value": m.value(p)},
 		{"type": "handle", "layer": l.ID, "shape": m.pick("tall", "wide"), "frame": m.frame(), "target": m.pick("auto", "rest", "key"), "dx": m.NormFloat64() * 90, "wider": m.Float64() * 2, "turn": 4},
 		{"type": "movePivot", "layer": l.ID, "shape": "tall", "to": []float64{m.NormFloat64() * 60, 30}, "move": []float64{4, m.NormFloat64() * 60}},
 		{"type": "setRest", "layer": l.ID, "shape": m.pick("", "tall", "wide"), "set": object{"x": m.NormFloat64() * 400, "away": m.Intn(5) == 0}},
@@ -134,7 +144,7 @@ func (m *monkey) ofValues() []object {
 		{"type": "setLayer", "layer": l.ID, "set": object{"follow": object{"layer": m.layer().ID, "rotation": true, "position": m.Intn(2) == 0}}},
 		{"type": "setLayer", "layer": l.ID, "set": object{"wander": object{"amount": 5, "pace": m.Float64() * 9}}},
 		{"type": "setLayer", "layer": l.ID, "set": object{"opacity": m.NormFloat64() * 100, "blend": m.pick("multiply", "normal", "odd")}},
-		{"type": "swapPicture", "layer": l.ID, "prop": m.pick("mug", "tune", "gone")},
+		{"type": "swapPicture", "layer": l.ID, "prop": m.pick("mug", "mug", "mug", "tune", "gone")},
 	}
 }
 

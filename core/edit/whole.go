@@ -30,6 +30,7 @@ func (s *SetClip) apply(c *clip.Clip) error {
 			return clip.Fault("rate", "a clip has 24, 25, 30, 50 or 60 frames a second, not %d", *s.Rate)
 		}
 		retime(c, *s.Rate)
+		settle(c)
 	}
 	if s.Poster != nil {
 		c.Poster = *s.Poster
@@ -144,7 +145,15 @@ type SetTempo struct {
 }
 
 func (s *SetTempo) apply(c *clip.Clip) error {
-	c.Tempo = s.Tempo
+	return setTempo(c, s.Tempo)
+}
+
+func setTempo(c *clip.Clip, t timing.Tempo) error {
+	if err := t.Check(); err != nil {
+		return clip.Fault("tempo", "%v", err)
+	}
+	c.Tempo = t
+	settle(c)
 	return nil
 }
 
@@ -166,7 +175,7 @@ func (s *SetTune) apply(c *clip.Clip) error {
 		return clip.Fault("tune.prop", "there is no tune %q", s.Tune.Prop)
 	}
 	if p.Sound.Steady {
-		c.Tempo = p.Sound.Tempo.Shifted(-s.Tune.Start)
+		return setTempo(c, p.Sound.Tempo.Shifted(-s.Tune.Start))
 	}
 	return nil
 }

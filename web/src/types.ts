@@ -315,6 +315,7 @@ export interface Applied {
   layers?: Layer[]
   rows?: Row[]
   places: Places
+  settled?: string[] // names of layers that did not fit at a new tempo
 }
 
 export interface Property {

@@ -149,3 +149,9 @@ export const pins = [
 
 export const timecode = (frame: number, rate: number) =>
   `${Math.floor(frame / rate)}s${String(frame % rate).padStart(2, '0')}f`
+
+// listed puts names into a sentence; of many it tells how many more there are.
+export function listed(names: string[]) {
+  const some = names.length > 4 ? [...names.slice(0, 3), `${names.length - 3} more`] : names
+  return some.join(', ').replace(/, ([^,]*)$/, ' and $1')
+}

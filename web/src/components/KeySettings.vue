@@ -13,7 +13,12 @@ const editor = useEditor()
 const keys = useKeys()
 const usual = ['position', 'scale', 'rotation', 'opacity', 'lift', 'time']
 
-const mine = computed(() => editor.properties.filter((p) => p.kinds.includes(editor.layer?.kind ?? '')))
+// A colour shows when the layer's content has it: a third of a backdrop, a plate's.
+const mine = computed(() =>
+  editor.properties.filter(
+    (p) => p.kinds.includes(editor.layer?.kind ?? '') && (!p.colour || p.name in editor.places.values || inUse(p.name))
+  )
+)
 const inUse = (name: string) => !!editor.layer?.tracks[name]?.length || !!editor.layer?.values?.[name]
 const shown = computed(() => mine.value.filter((p) => usual.includes(p.name) || inUse(p.name)))
 const more = computed(() => mine.value.filter((p) => !usual.includes(p.name) && !inUse(p.name)))

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useEditor } from '../stores/editor'
+import { within } from '../tree'
 import type { Rest } from '../types'
 import { blends, pins, shapeName, sides } from '../words'
 import BackdropSettings from './BackdropSettings.vue'
@@ -35,7 +36,9 @@ function setRest(values: Partial<Rest>) {
 
 const groups = computed(() => [
   { id: '', name: 'None' },
-  ...(editor.clip?.layers.filter((l) => l.kind === 'group' && l.id !== editor.selected) ?? [])
+  ...(editor.clip?.layers.filter(
+    (l) => l.kind === 'group' && l.id !== editor.selected && !within(editor.layers, l, editor.selected)
+  ) ?? [])
 ])
 
 function rename(event: Event) {

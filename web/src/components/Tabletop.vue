@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { useStill } from '../composables/useStill'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
-import { propertyName, shapeName } from '../words'
+import { listed, propertyName, shapeName } from '../words'
 import Ghosts from './Ghosts.vue'
 import Handles from './Handles.vue'
 import IconButton from './IconButton.vue'
@@ -61,7 +61,7 @@ const target = computed(() => {
     row?.tracks.find((t) => t.property === p)?.beads.some((b) => b.frame === editor.frame) ?? false
   const keysOf = (properties: string[]) => {
     const names = properties.map((p) => propertyName(p).toLowerCase())
-    return `${names.join(', ').replace(/, ([^,]*)$/, ' and $1')} ${names[1] ? 'keys' : 'key'}`
+    return `${listed(names)} ${names[1] ? 'keys' : 'key'}`
   }
   const there = keyed.value.filter(here)
   const missing = keyed.value.filter((p) => !here(p))

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useEditor } from '../stores/editor'
+import { within } from '../tree'
 import type { Follow, Layer, Stepping, Wander } from '../types'
 import ChoiceField from './ChoiceField.vue'
 import NumberField from './NumberField.vue'
@@ -23,7 +24,17 @@ function lead(id: string) {
   else setFollow(follow.value ? { layer: id } : { layer: id, position: true, rotation: true, scale: true })
 }
 
-const others = computed(() => editor.clip?.layers.filter((l) => l.id !== props.layer.id && l.kind !== 'backdrop') ?? [])
+// What a layer may follow: not itself, not what it lies in or what lies in it.
+const others = computed(
+  () =>
+    editor.clip?.layers.filter(
+      (l) =>
+        l.id !== props.layer.id &&
+        l.kind !== 'backdrop' &&
+        !within(editor.layers, props.layer, l.id) &&
+        !within(editor.layers, l, props.layer.id)
+    ) ?? []
+)
 const parts = [
   { id: 'position', name: 'Place' },
   { id: 'rotation', name: 'Turn' },

@@ -14,6 +14,7 @@ import {
   type Property,
   type View
 } from '../types'
+import { listed } from '../words'
 import { useNotices } from './notices'
 import { Outbox } from './outbox'
 
@@ -202,6 +203,7 @@ export const useEditor = defineStore('editor', () => {
     kept = over(kept, a)
     outbox.value?.add(command)
     await present(kept, a.places, painters.follow(kept.clip, command, true))
+    return a
   }
 
   // run applies a command for good: one undo step.
@@ -211,7 +213,8 @@ export const useEditor = defineStore('editor', () => {
       await painters.settled()
       try {
         const before = kept.clip
-        await take(command)
+        const { settled } = await take(command)
+        if (settled) notices.say(`At this tempo not all fits: ${listed(settled)} moved to the nearest free frames`)
         past.value = [...past.value.slice(-199), before]
         future.value = []
         return true
