@@ -2,6 +2,7 @@ package edit
 
 import (
 	"fmt"
+	"math"
 	"strings"
 	"testing"
 
@@ -106,5 +107,46 @@ func TestAtALowerRateKeysStayApart(t *testing.T) {
 	// 10 and 11 of 30 are 8 and 8.8 of 24.
 	if got := keysAt(do(t, c, `{"type":"setClip","rate":24}`), "mug-layer", clip.Rotation); got != "8=0 9=1 10=2 160=3" {
 		t.Errorf("the keys lie at %q", got)
+	}
+}
+
+// frameOfKeys is where the mug's rotation keys are.
+func frameOfKeys(c *clip.Clip) string { return keysAt(c, "mug-layer", clip.Rotation) }
+
+func TestCorrectingTheBeatsLeavesKeysAtTheirTimes(t *testing.T) {
+	c := onBeats(timing.OnBeat(1), timing.OnBeat(3).Plus(4), timing.At(200))
+	for _, how := range []string{`"times":2`, `"times":0.5`, `"barAt":60`} {
+		got := do(t, c, `{"type":"adjustTempo",`+how+`}`)
+		if frameOfKeys(got) != "30=0 94=1 200=2" {
+			t.Errorf("after %s the keys lie at %s", how, frameOfKeys(got))
+		}
+	}
+	if got := do(t, c, `{"type":"adjustTempo","times":2}`); got.Tempo.BPM != 120 || got.Layer("mug-layer").Tracks[clip.Rotation][0].At.Beat != 2 {
+		t.Errorf("with twice as many beats the tempo is %g", got.Tempo.BPM)
+	}
+	// Another count moves them.
+	if got := do(t, c, `{"type":"adjustTempo","bpm":120}`); frameOfKeys(got) != "15=0 49=1 200=2" {
+		t.Errorf("at 120 the keys lie at %s", frameOfKeys(got))
+	}
+	refused(t, c, `{"type":"adjustTempo","times":3}`, "times")
+	refused(t, c, `{"type":"adjustTempo","bpm":4000}`, "tempo")
+	refused(t, c, `{"type":"adjustTempo","perBar":40}`, "tempo")
+	refused(t, c, `{"type":"adjustTempo","barAt":900}`, "barAt")
+}
+
+func TestACorrectedTempoStaysWithItsTune(t *testing.T) {
+	tune := func(c *clip.Clip, prop string, start, gain float64) *clip.Clip {
+		return do(t, c, fmt.Sprintf(`{"type":"setTune","tune":{"prop":%q,"start":%g,"gain":%g,"fadeIn":0,"fadeOut":0}}`, prop, start, gain))
+	}
+	c := do(t, tune(sample(), "tune", 0, 0), `{"type":"adjustTempo","times":2}`)
+	if c = tune(c, "tune", 0, -6); c.Tempo.BPM != 200 {
+		t.Errorf("made quieter the tune has %g beats a minute", c.Tempo.BPM)
+	}
+	// 0.1 s later in the tune its beats, 0.3 s apart, come as much sooner.
+	if c = tune(c, "tune", 0.1, -6); c.Tempo.BPM != 200 || math.Abs(c.Tempo.Seconds(1)-0.2) > 1e-9 {
+		t.Errorf("begun later it has %g beats a minute, beat 1 at %g s", c.Tempo.BPM, c.Tempo.Seconds(1))
+	}
+	if c = tune(c, "quick", 0, 0); c.Tempo.BPM != 150 {
+		t.Errorf("the other tune has %g beats a minute", c.Tempo.BPM)
 	}
 }

@@ -41,67 +41,6 @@ func (s *SetClip) apply(c *clip.Clip) error {
 	return nil
 }
 
-// retime counts every moment of the clip at another rate.
-func retime(c *clip.Clip, rate timing.Rate) {
-	c.OwnAll()
-	from := c.Rate
-	frames := func(f int) int { return rate.Frame(from.Seconds(f)) }
-	moment := func(m *timing.Moment) { m.Frames = frames(m.Frames) }
-	c.Rate, c.Length = rate, frames(c.Length)
-	moment(&c.Poster)
-	if c.Tune != nil {
-		c.Tune.FadeIn, c.Tune.FadeOut = frames(c.Tune.FadeIn), frames(c.Tune.FadeOut)
-	}
-	for i := range c.Scenes {
-		moment(&c.Scenes[i].At)
-	}
-	for i := range c.Markers {
-		moment(&c.Markers[i].At)
-	}
-	if c.Range != nil {
-		moment(&c.Range.In)
-		moment(&c.Range.Out)
-	}
-	for _, t := range c.Light.Tracks {
-		for k := range t {
-			moment(&t[k].At)
-		}
-	}
-	for i := range c.Layers {
-		l := &c.Layers[i]
-		retimeLayer(l, frames)
-		moment(&l.From)
-		if l.To != nil {
-			moment(l.To)
-		}
-		for _, t := range l.Tracks {
-			for k := range t {
-				moment(&t[k].At)
-			}
-		}
-	}
-}
-
-// retimeLayer counts a layer's lengths of time at another rate.
-func retimeLayer(l *clip.Layer, frames func(int) int) {
-	for i := range l.Moves {
-		m := &l.Moves[i]
-		m.At.Frames, m.Length = frames(m.At.Frames), frames(m.Length)
-	}
-	if in := l.Inside; in != nil {
-		in.Offset, in.Repeat = frames(in.Offset), frames(in.Repeat)
-		if in.Freeze != nil {
-			*in.Freeze = frames(*in.Freeze)
-		}
-	}
-	if u := l.Lineup; u != nil {
-		u.Start.Frames, u.Stay, u.Change = frames(u.Start.Frames), frames(u.Stay), frames(u.Change)
-	}
-	for _, k := range l.Tracks[clip.Time] {
-		k.Value[0] = float64(frames(int(k.Value[0])))
-	}
-}
-
 // setLength makes the clip longer or shorter. Layers that reached the end are
 // cut to it; keys beyond it are left for Validate to report, since dropping
 // them would lose work.
@@ -138,34 +77,17 @@ type SetLight struct {
 
 func (s *SetLight) apply(c *clip.Clip) error { return clip.DecodeStrict(s.Set, &c.Light) }
 
-// SetTempo gives the clip a tempo map by hand.
-type SetTempo struct {
-	Typed
-	Tempo timing.Tempo `json:"tempo"`
-}
-
-func (s *SetTempo) apply(c *clip.Clip) error {
-	return setTempo(c, s.Tempo)
-}
-
-func setTempo(c *clip.Clip, t timing.Tempo) error {
-	if err := t.Check(); err != nil {
-		return clip.Fault("tempo", "%v", err)
-	}
-	c.Tempo = t
-	settle(c)
-	return nil
-}
-
 // SetTune lays a tune under the clip, changes its settings, or takes it away.
 // The clip's tempo follows the tune where a beat was found in it, so that what
-// is bound to beats moves along.
+// is bound to beats moves along. A tempo that was corrected stays so while the
+// tune is the same.
 type SetTune struct {
 	Typed
 	Tune *clip.Tune `json:"tune"`
 }
 
 func (s *SetTune) apply(c *clip.Clip) error {
+	was := c.Tune
 	c.Tune = s.Tune
 	if s.Tune == nil {
 		return nil
@@ -174,10 +96,13 @@ func (s *SetTune) apply(c *clip.Clip) error {
 	if p == nil || p.Sound == nil {
 		return clip.Fault("tune.prop", "there is no tune %q", s.Tune.Prop)
 	}
-	if p.Sound.Steady {
-		return setTempo(c, p.Sound.Tempo.Shifted(-s.Tune.Start))
+	switch same := was != nil && was.Prop == s.Tune.Prop; {
+	case !p.Sound.Steady || same && was.Start == s.Tune.Start:
+		return nil
+	case same:
+		return setTempo(c, c.Tempo.Shifted(was.Start-s.Tune.Start))
 	}
-	return nil
+	return setTempo(c, p.Sound.Tempo.Shifted(-s.Tune.Start))
 }
 
 // AddProp makes a file known to the clip. A prop with the same ID is replaced.

@@ -98,5 +98,57 @@ func (t Tempo) Shifted(by float64) Tempo {
 	return t
 }
 
+// At is an even count at so many beats a minute whose beat 0 is where it was.
+func (t Tempo) At(bpm float64) Tempo {
+	return Tempo{BPM: bpm, First: t.Seconds(0), PerBar: t.PerBar}
+}
+
+// Doubled has a beat between every two. Beat b is its beat 2b.
+func (t Tempo) Doubled() Tempo {
+	t.BPM *= 2
+	var beats []float64
+	for i, b := range t.Beats {
+		if i > 0 {
+			beats = append(beats, (t.Beats[i-1]+b)/2)
+		}
+		beats = append(beats, b)
+	}
+	t.Beats, t.Zero = beats, 2*t.Zero
+	return t
+}
+
+// Halved has every other beat. Beat b is its beat b/2.
+func (t Tempo) Halved() Tempo {
+	t.BPM /= 2
+	var beats []float64
+	for i := t.Zero % 2; i < len(t.Beats); i += 2 {
+		beats = append(beats, t.Beats[i])
+	}
+	t.Beats, t.Zero = beats, t.Zero/2
+	return t
+}
+
+// WithBarAt has a bar that begins at a time: on the nearest beat where there is
+// a list of them, right there where the count is even. Beat 0 is the first
+// downbeat not earlier than half a beat before zero; gone is the beat that it
+// was before, so that beat b is beat b-gone now.
+func (t Tempo) WithBarAt(seconds float64) (out Tempo, gone int) {
+	n := int(math.Round(t.Beat(seconds)))
+	gone = int(math.Ceil(t.Beat(0) - 0.5))
+	gone += ((n-gone)%t.PerBar + t.PerBar) % t.PerBar
+	if len(t.Beats) == 0 {
+		t.First = seconds + float64(gone-n)*60/t.BPM
+		return t, gone
+	}
+	for t.Zero+gone < 0 {
+		gone += t.PerBar
+	}
+	for t.Zero+gone >= len(t.Beats) && t.Zero+gone >= t.PerBar {
+		gone -= t.PerBar
+	}
+	t.Zero = min(t.Zero+gone, len(t.Beats)-1)
+	return t, gone
+}
+
 // Even is an even tempo with bars of four that begins with the clip.
 func Even(bpm float64) Tempo { return Tempo{BPM: bpm, PerBar: 4} }

@@ -214,13 +214,18 @@ export interface Mark {
   at: Moment
 }
 
+export interface Tempo {
+  bpm: number
+  perBar: number
+}
+
 export interface Clip {
   version: number
   name: string
   shapes: Shape[]
   rate: number
   length: number
-  tempo: { bpm: number; perBar: number }
+  tempo: Tempo
   light: Light
   tune?: { prop: string; start: number; gain: number; fadeIn: number; fadeOut: number } | null
   props: Prop[]

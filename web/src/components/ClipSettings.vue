@@ -10,6 +10,7 @@ import LightDial from './LightDial.vue'
 import LightKey from './LightKey.vue'
 import MarksSettings from './MarksSettings.vue'
 import NumberField from './NumberField.vue'
+import TempoSettings from './TempoSettings.vue'
 
 const editor = useEditor()
 const clip = computed(() => editor.clip)
@@ -139,12 +140,7 @@ const field = (event: Event) => (event.target as HTMLInputElement).value
         />
       </div>
     </template>
-    <NumberField
-      class="bpm"
-      label="Tempo, beats a minute"
-      :value="clip.tempo.bpm"
-      @change="editor.run({ type: 'setTempo', tempo: { bpm: $event, perBar: clip?.tempo.perBar ?? 4 } })"
-    />
+    <TempoSettings :tempo="clip.tempo" />
     <h2>Range</h2>
     <p v-if="!clip.products.length" class="hint">Products with their prices; badges and words show them.</p>
     <div v-for="p in clip.products" :key="p.id" class="three product">
@@ -221,10 +217,6 @@ input.form-control {
   display: flex;
   justify-content: space-between;
   margin: 0 0 0.2rem;
-}
-
-.bpm {
-  margin-top: 0.4rem;
 }
 
 .product {

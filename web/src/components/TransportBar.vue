@@ -47,6 +47,13 @@ const step = (by: number) => {
       label="Mute"
       @click="player.toggleSound()"
     />
+    <IconButton
+      icon="music-note-beamed"
+      :pressed="desk.clicks"
+      title="Clicks on the beats (C)"
+      label="Clicks on the beats"
+      @click="desk.clicks = !desk.clicks"
+    />
     <output class="time" data-test="time">
       <b>{{ timecode(editor.frame, rate) }}</b> <span class="whole">of {{ editor.view.timecode }}</span>
     </output>

@@ -1,8 +1,9 @@
 import { onBeforeUnmount, ref, watch } from 'vue'
-import { api } from '../api'
 import { put, type Drawn } from '../engine/painters'
+import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
+import { useSound } from './useSound'
 
 // How sharp the picture is while playing, as a share of its size. It goes down
 // rather than stutter.
@@ -12,14 +13,10 @@ const sharpness = [1, 0.75, 0.5, 0.35]
 // leads; frames are drawn ahead by all painters.
 export function usePlayer(canvas: () => HTMLCanvasElement | null, size: () => { w: number; h: number }) {
   const editor = useEditor()
+  const desk = useDesk()
   const notices = useNotices()
   const playing = ref(false)
-  const muted = ref(false)
   const fps = ref(0)
-  let audio: AudioContext | null = null
-  let gain: GainNode | null = null
-  let source: AudioBufferSourceNode | null = null
-  let mixed: { key: string; buffer: AudioBuffer } | null = null
   let origin = 0 // of the clock, seconds, where frame 0 was
   let level = 0
   let ready = new Map<number, Drawn>()
@@ -33,65 +30,32 @@ export function usePlayer(canvas: () => HTMLCanvasElement | null, size: () => { 
     const [from, to] = span()
     return from + ((((n - from) % (to - from)) + to - from) % (to - from))
   }
-  const clock = () => (audio && source ? audio.currentTime - (audio.outputLatency || 0) : performance.now() / 1000)
-
-  async function sound(): Promise<AudioBuffer | null> {
-    const clip = editor.clip
-    const prop = clip?.props.find((p) => p.id === clip.tune?.prop)
-    if (!clip?.tune || !prop) return null
-    const key = JSON.stringify([prop.hash, clip.tune, clip.length, clip.rate])
-    if (mixed?.key === key) return mixed.buffer
-    const pcm = await api.bytes(`/api/files/${prop.hash}/sound`)
-    const bytes = await editor.ask<Uint8Array>('mix', null, pcm)
-    const all = new Float32Array(bytes.buffer as ArrayBuffer, bytes.byteOffset, bytes.byteLength / 4)
-    const half = all.length / 2
-    const buffer = (audio as AudioContext).createBuffer(2, half, 48000)
-    buffer.copyToChannel(all.subarray(0, half), 0)
-    buffer.copyToChannel(all.subarray(half), 1)
-    mixed = { key, buffer }
-    return buffer
-  }
+  const sound = useSound(span)
 
   async function play() {
     if (playing.value) return
-    audio ??= new AudioContext({ sampleRate: 48000, latencyHint: 'interactive' })
-    gain ??= audio.createGain()
-    gain.connect(audio.destination)
     playing.value = true
-    round++
+    const mine = ++round
     const [from, to] = span()
     if (editor.frame < from || editor.frame >= to) editor.frame = from
     try {
-      await audio.resume()
-      const buffer = await sound()
-      if (!playing.value) return
-      if (buffer) startSound(buffer)
+      const begin = await sound.start()
+      if (!playing.value || mine !== round) return
+      begin()
     } catch (e) {
       notices.fail(e)
     }
-    origin = clock() - editor.frame / rate()
+    origin = sound.clock() - editor.frame / rate()
     ready = new Map()
     asked = new Set()
     level = 0
-    run(round)
-  }
-
-  function startSound(buffer: AudioBuffer) {
-    source = (audio as AudioContext).createBufferSource()
-    source.buffer = buffer
-    source.loop = true
-    const [from, to] = span()
-    source.loopStart = from / rate()
-    source.loopEnd = to / rate()
-    source.connect(gain as GainNode)
-    source.start(0, editor.frame / rate())
+    run(mine)
   }
 
   function stop() {
     if (!playing.value) return
     playing.value = false
-    source?.stop()
-    source = null
+    sound.stop()
     editor.go(editor.frame)
   }
 
@@ -102,7 +66,7 @@ export function usePlayer(canvas: () => HTMLCanvasElement | null, size: () => { 
     let since = performance.now()
     const tick = () => {
       if (!playing.value || mine !== round) return
-      const now = Math.floor((clock() - origin) * rate())
+      const now = Math.floor((sound.clock() - origin) * rate())
       const next = nearest(now)
       if (next !== undefined && next > shown) {
         const target = canvas()
@@ -161,9 +125,6 @@ export function usePlayer(canvas: () => HTMLCanvasElement | null, size: () => { 
     for (const a of asked) if (a < now - 20) asked.delete(a)
   }
 
-  watch(muted, (m) => {
-    if (gain) gain.gain.value = m ? 0 : 1
-  })
   // A change of the clip while it plays: go on from here with the new one.
   watch(
     () => editor.version,
@@ -172,18 +133,27 @@ export function usePlayer(canvas: () => HTMLCanvasElement | null, size: () => { 
       asked = new Set()
     }
   )
+  // Clicks that are wanted, or not, while it plays: go on from here with them.
+  watch(
+    () => desk.clicks,
+    () => {
+      if (!playing.value) return
+      stop()
+      play()
+    }
+  )
   onBeforeUnmount(() => {
     stop()
-    audio?.close()
+    sound.close()
   })
 
   return {
     playing,
-    muted,
+    muted: sound.muted,
     fps,
     play,
     stop,
     toggle: () => (playing.value ? stop() : play()),
-    toggleSound: () => (muted.value = !muted.value)
+    toggleSound: () => (sound.muted.value = !sound.muted.value)
   }
 }

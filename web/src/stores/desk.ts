@@ -10,10 +10,11 @@ export const useDesk = defineStore('desk', () => {
   const ghosts = useLocalStorage('billow-ghosts', false)
   const guides = useLocalStorage('billow-guides', true)
   const speed = useLocalStorage('billow-speed', false)
+  const clicks = useLocalStorage('billow-clicks', false) // beats are heard while playing
   const beatHeight = useLocalStorage('billow-beat-height', 0) // pixels; 0 is a third of the window
   const copied = shallowRef<CopiedKey[]>([])
   const copiedEase = shallowRef<Ease | null>(null)
   const finding = ref('')
   const helping = ref(false)
-  return { target, path, ghosts, guides, speed, beatHeight, copied, copiedEase, finding, helping }
+  return { target, path, ghosts, guides, speed, clicks, beatHeight, copied, copiedEase, finding, helping }
 })

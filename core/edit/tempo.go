@@ -1,0 +1,154 @@
+package edit
+
+import (
+	"billow/core/clip"
+	"billow/core/timing"
+)
+
+// SetTempo gives the clip a tempo map by hand.
+type SetTempo struct {
+	Typed
+	Tempo timing.Tempo `json:"tempo"`
+}
+
+func (s *SetTempo) apply(c *clip.Clip) error {
+	return setTempo(c, s.Tempo)
+}
+
+func setTempo(c *clip.Clip, t timing.Tempo) error {
+	if err := t.Check(); err != nil {
+		return clip.Fault("tempo", "%v", err)
+	}
+	c.Tempo = t
+	settle(c)
+	return nil
+}
+
+// AdjustTempo corrects the clip's tempo where it was found wrongly: one of a new
+// count, twice or half as many beats, other bars, or where a bar begins. What is
+// bound to beats stays at its time when only the beats' numbers change.
+type AdjustTempo struct {
+	Typed
+	BPM    *float64 `json:"bpm"`    // beats a minute; beat 0 stays where it is
+	Times  float64  `json:"times"`  // 2 or 0.5 times as many beats
+	PerBar int      `json:"perBar"` // beats in a bar
+	BarAt  *int     `json:"barAt"`  // frame
+}
+
+func (a *AdjustTempo) apply(c *clip.Clip) error {
+	t := c.Tempo
+	switch {
+	case a.BPM != nil:
+		t = t.At(*a.BPM)
+	case a.Times == 2:
+		t = t.Doubled()
+		rebind(c, func(b float64) float64 { return 2 * b }, 2)
+	case a.Times == 0.5:
+		t = t.Halved()
+		rebind(c, func(b float64) float64 { return b / 2 }, 0.5)
+	case a.PerBar != 0:
+		t.PerBar = a.PerBar
+	case a.BarAt != nil:
+		if *a.BarAt < 0 || *a.BarAt >= c.Length {
+			return clip.Fault("barAt", "frame %d lies outside the clip", *a.BarAt)
+		}
+		var gone int
+		t, gone = t.WithBarAt(c.Rate.Seconds(*a.BarAt))
+		rebind(c, func(b float64) float64 { return b - float64(gone) }, 1)
+	default:
+		return clip.Fault("times", "a tempo is corrected by a count, by 2 or 0.5 times as many beats, by the beats of a bar or by where one begins")
+	}
+	return setTempo(c, t)
+}
+
+// rebind gives what is bound to beats other numbers, and counts lengths in so
+// many times as many beats.
+func rebind(c *clip.Clip, number func(float64) float64, times float64) {
+	c.OwnAll()
+	eachMoment(c, func(m *timing.Moment) {
+		if m.OnBeat {
+			m.Beat = number(m.Beat)
+		}
+	})
+	for i := range c.Layers {
+		l := &c.Layers[i]
+		for k := range l.Moves {
+			l.Moves[k].Beats *= times
+		}
+		if u := l.Lineup; u != nil {
+			u.Beats, u.Bars = u.Beats*times, u.Bars*times
+		}
+	}
+}
+
+// eachMoment changes every moment of the clip.
+func eachMoment(c *clip.Clip, change func(*timing.Moment)) {
+	change(&c.Poster)
+	for i := range c.Scenes {
+		change(&c.Scenes[i].At)
+	}
+	for i := range c.Markers {
+		change(&c.Markers[i].At)
+	}
+	if c.Range != nil {
+		change(&c.Range.In)
+		change(&c.Range.Out)
+	}
+	for _, t := range c.Light.Tracks {
+		for k := range t {
+			change(&t[k].At)
+		}
+	}
+	for i := range c.Layers {
+		l := &c.Layers[i]
+		change(&l.From)
+		if l.To != nil {
+			change(l.To)
+		}
+		for k := range l.Moves {
+			change(&l.Moves[k].At)
+		}
+		if l.Lineup != nil {
+			change(&l.Lineup.Start)
+		}
+		for _, t := range l.Tracks {
+			for k := range t {
+				change(&t[k].At)
+			}
+		}
+	}
+}
+
+// retime counts every moment and length of the clip at another rate.
+func retime(c *clip.Clip, rate timing.Rate) {
+	c.OwnAll()
+	from := c.Rate
+	frames := func(f int) int { return rate.Frame(from.Seconds(f)) }
+	c.Rate, c.Length = rate, frames(c.Length)
+	eachMoment(c, func(m *timing.Moment) { m.Frames = frames(m.Frames) })
+	if c.Tune != nil {
+		c.Tune.FadeIn, c.Tune.FadeOut = frames(c.Tune.FadeIn), frames(c.Tune.FadeOut)
+	}
+	for i := range c.Layers {
+		retimeLayer(&c.Layers[i], frames)
+	}
+}
+
+// retimeLayer counts a layer's lengths of time at another rate.
+func retimeLayer(l *clip.Layer, frames func(int) int) {
+	for i := range l.Moves {
+		l.Moves[i].Length = frames(l.Moves[i].Length)
+	}
+	if in := l.Inside; in != nil {
+		in.Offset, in.Repeat = frames(in.Offset), frames(in.Repeat)
+		if in.Freeze != nil {
+			*in.Freeze = frames(*in.Freeze)
+		}
+	}
+	if u := l.Lineup; u != nil {
+		u.Stay, u.Change = frames(u.Stay), frames(u.Change)
+	}
+	for _, k := range l.Tracks[clip.Time] {
+		k.Value[0] = float64(frames(int(k.Value[0])))
+	}
+}

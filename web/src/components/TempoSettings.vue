@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import { useEditor } from '../stores/editor'
+import type { Tempo } from '../types'
+import NumberField from './NumberField.vue'
+
+// The clip's beats, and what corrects them where they were found wrongly. Clicks
+// on the beats, while it plays, tell.
+defineProps<{ tempo: Tempo }>()
+const editor = useEditor()
+
+const adjust = (how: Record<string, number>) => editor.run({ type: 'adjustTempo', ...how })
+</script>
+
+<template>
+  <div>
+    <div class="pair">
+      <NumberField label="Tempo, beats a minute" :value="tempo.bpm" @change="adjust({ bpm: $event })" />
+      <NumberField label="Beats in a bar" :value="tempo.perBar" @change="adjust({ perBar: Math.round($event) })" />
+    </div>
+    <p class="acts">
+      <button class="plain" title="Every other beat; keys stay where they are" @click="adjust({ times: 0.5 })">
+        <i class="bi bi-dash-lg" aria-hidden="true" /> Half the beats
+      </button>
+      <button class="plain" title="A beat between every two; keys stay where they are" @click="adjust({ times: 2 })">
+        <i class="bi bi-plus-lg" aria-hidden="true" /> Twice the beats
+      </button>
+      <button class="plain" title="A bar begins at the playhead" @click="adjust({ barAt: editor.frame })">
+        <i class="bi bi-flag" aria-hidden="true" /> A bar begins here
+      </button>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0.4rem;
+  margin-top: 0.5rem;
+}
+
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  margin: 0.2rem 0 0;
+  font-size: 0.78rem;
+}
+</style>
