@@ -23,7 +23,7 @@ const differs = computed(() =>
 
 // Proofs follow a moment later, so that the Tabletop has the machine first.
 const moment = refDebounced(
-  computed(() => ({ frame: editor.frame, version: editor.version })),
+  computed(() => ({ frame: editor.frame, version: editor.proofed })),
   60,
   { maxWait: 150 }
 )

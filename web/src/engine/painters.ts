@@ -80,8 +80,9 @@ export class Painters {
 
   // preview lets the painters show a command that is not kept. While one is
   // under way only the newest waits; the proofs' painter follows twice a
-  // second, so that the picture and the Beatline have the machine.
-  preview(command: Command, shown: () => void): Promise<void> {
+  // second, so that the picture and the Beatline have the machine: shown is told
+  // whether it did.
+  preview(command: Command, shown: (proofs: boolean) => void): Promise<void> {
     this.wanted = command
     this.pump ??= this.run(shown).finally(() => (this.pump = null))
     return this.pump
@@ -93,7 +94,7 @@ export class Painters {
     await this.pump
   }
 
-  private async run(shown: () => void) {
+  private async run(shown: (proofs: boolean) => void) {
     while (this.wanted) {
       const command = this.wanted
       this.wanted = null
@@ -102,7 +103,7 @@ export class Painters {
       if (due) this.proofed = performance.now()
       const engines = due ? this.engines : this.engines.slice(0, 1)
       await Promise.all(engines.map((e) => e.call('follow', { command, keep: false }).catch(() => undefined)))
-      shown()
+      shown(due)
       // Twice as long for the Beatline: the machine is shared.
       if (!this.wanted) return
       await new Promise((r) => setTimeout(r, Math.min(80, 2 * (performance.now() - began))))

@@ -66,6 +66,7 @@ export const useEditor = defineStore('editor', () => {
   const solo = shallowRef<string[]>([])
   const keys = shallowRef<KeyRef[]>([])
   const version = ref(0) // counts what is shown, so that pictures follow
+  const proofed = ref(0) // the version that the proofs may show
   const past = shallowRef<Clip[]>([])
   const future = shallowRef<Clip[]>([])
   const outbox = shallowRef<Outbox | null>(null)
@@ -84,9 +85,14 @@ export const useEditor = defineStore('editor', () => {
   const open_ = computed(() => [...new Set([selected.value, ...opened.value])].filter(Boolean))
   const placeOf = (layerId: string) => places.value.places.find((p) => p.layer === layerId)
 
+  function redraw(proofs = true) {
+    version.value++
+    if (proofs) proofed.value = version.value
+  }
+
   function crashed(reason: string) {
     notices.say(`The engine stopped and was started again (${reason}). Nothing was lost.`, 'problem')
-    version.value++
+    redraw()
   }
 
   async function open(clipId: string) {
@@ -176,7 +182,7 @@ export const useEditor = defineStore('editor', () => {
     const left = chosen.value.filter((l) => layers.value.has(l))
     if (left.length < chosen.value.length) chosen.value = left
     if (selected.value && !layers.value.has(selected.value)) selected.value = chosen.value[0] ?? ''
-    return shown?.then(() => version.value++, notices.fail)
+    return shown?.then(() => redraw(), notices.fail)
   }
 
   // whole reads everything anew, as after opening.
@@ -250,7 +256,7 @@ export const useEditor = defineStore('editor', () => {
           const a = await edit.call<Applied>('apply', { command: now, keep: false, ...looking() })
           const state = over(kept, a)
           present(state, a.places, null)
-          pictures = painters.preview(now, () => version.value++)
+          pictures = painters.preview(now, redraw)
         } catch {
           // The pointer is where nothing valid is; it will move on.
         }
@@ -264,7 +270,7 @@ export const useEditor = defineStore('editor', () => {
   // picture follows. No command is the clip as it is kept.
   function showPicture(command: Command | null) {
     preview = null
-    painters.preview(command ?? { type: 'batch', commands: [] }, () => version.value++)
+    painters.preview(command ?? { type: 'batch', commands: [] }, redraw)
   }
 
   // back shows the clip as it is kept.
@@ -372,7 +378,7 @@ export const useEditor = defineStore('editor', () => {
   async function setSolo(layers: string[]) {
     solo.value = layers
     await Promise.all(painters.engines.map((e) => e.call('solo', layers))).catch(notices.fail)
-    version.value++
+    redraw()
   }
 
   return {
@@ -390,6 +396,7 @@ export const useEditor = defineStore('editor', () => {
     solo,
     keys,
     version,
+    proofed,
     past,
     future,
     outbox,
