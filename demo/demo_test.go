@@ -126,7 +126,7 @@ func TestTheParadesWordsChangeWithItsProducts(t *testing.T) {
 func TestTheSampleClipsTakeEveryTempo(t *testing.T) {
 	for _, n := range small(t).Clips {
 		for bpm := 40.0; bpm <= 220; bpm += 4.5 {
-			c, err := edit.Apply(n.Clip, fmt.Appendf(nil, `{"type":"setTempo","tempo":{"bpm":%g,"perBar":4}}`, bpm))
+			c, err := edit.Apply(n.Clip, fmt.Appendf(nil, `{"type":"setTempo","bpm":%g}`, bpm))
 			if err != nil {
 				t.Errorf("%s at %g beats a minute: %v", n.ID, bpm, err)
 				continue

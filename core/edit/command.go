@@ -20,7 +20,6 @@ var kinds = map[string]func() command{
 	"setClip":     func() command { return &SetClip{} },
 	"setLight":    func() command { return &SetLight{} },
 	"setTempo":    func() command { return &SetTempo{} },
-	"adjustTempo": func() command { return &AdjustTempo{} },
 	"setTune":     func() command { return &SetTune{} },
 	"addProp":     func() command { return &AddProp{} },
 	"setProduct":  func() command { return &SetProduct{} },

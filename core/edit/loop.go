@@ -55,14 +55,21 @@ func closeTrack(c *clip.Clip, tracks map[string]motion.Track, layer, property st
 	if c.Clock().Frame(before.At) <= 0 {
 		key.Off = before.Off
 	}
-	// The string to the last frame leads there; a hold would jump.
-	for i := range t {
-		if i == len(t)-1 || c.Clock().Frame(t[i+1].At) >= last {
-			if t[i].Ease.Kind == motion.Hold && c.Clock().Frame(t[i].At) < last {
-				t[i].Ease = motion.Ease{Kind: motion.InOut}
-				byHand(c, layer, &t[i])
-			}
-		}
-	}
+	lead(c, t, layer, last)
 	putKey(c, tracks, layer, property, key)
+}
+
+// lead makes the string that reaches a frame lead there: a hold would jump.
+func lead(c *clip.Clip, t motion.Track, layer string, frame int) {
+	clock := c.Clock()
+	for i := len(t) - 1; i >= 0; i-- {
+		if clock.Frame(t[i].At) >= frame {
+			continue
+		}
+		if t[i].Ease.Kind == motion.Hold {
+			t[i].Ease = motion.Ease{Kind: motion.InOut}
+			byHand(c, layer, &t[i])
+		}
+		return
+	}
 }

@@ -34,7 +34,7 @@ func keysAt(c *clip.Clip, layer, property string) string {
 }
 
 func at(bpm float64) string {
-	return fmt.Sprintf(`{"type":"setTempo","tempo":{"bpm":%g,"perBar":4}}`, bpm)
+	return fmt.Sprintf(`{"type":"setTempo","bpm":%g}`, bpm)
 }
 
 func TestANewTempoIsNeverRefusedForWhatIsBoundToBeats(t *testing.T) {
@@ -116,29 +116,29 @@ func frameOfKeys(c *clip.Clip) string { return keysAt(c, "mug-layer", clip.Rotat
 func TestCorrectingTheBeatsLeavesKeysAtTheirTimes(t *testing.T) {
 	c := onBeats(timing.OnBeat(1), timing.OnBeat(3).Plus(4), timing.At(200))
 	for _, how := range []string{`"times":2`, `"times":0.5`, `"barAt":60`} {
-		got := do(t, c, `{"type":"adjustTempo",`+how+`}`)
+		got := do(t, c, `{"type":"setTempo",`+how+`}`)
 		if frameOfKeys(got) != "30=0 94=1 200=2" {
 			t.Errorf("after %s the keys lie at %s", how, frameOfKeys(got))
 		}
 	}
-	if got := do(t, c, `{"type":"adjustTempo","times":2}`); got.Tempo.BPM != 120 || got.Layer("mug-layer").Tracks[clip.Rotation][0].At.Beat != 2 {
+	if got := do(t, c, `{"type":"setTempo","times":2}`); got.Tempo.BPM != 120 || got.Layer("mug-layer").Tracks[clip.Rotation][0].At.Beat != 2 {
 		t.Errorf("with twice as many beats the tempo is %g", got.Tempo.BPM)
 	}
 	// Another count moves them.
-	if got := do(t, c, `{"type":"adjustTempo","bpm":120}`); frameOfKeys(got) != "15=0 49=1 200=2" {
+	if got := do(t, c, `{"type":"setTempo","bpm":120}`); frameOfKeys(got) != "15=0 49=1 200=2" {
 		t.Errorf("at 120 the keys lie at %s", frameOfKeys(got))
 	}
-	refused(t, c, `{"type":"adjustTempo","times":3}`, "times")
-	refused(t, c, `{"type":"adjustTempo","bpm":4000}`, "tempo")
-	refused(t, c, `{"type":"adjustTempo","perBar":40}`, "tempo")
-	refused(t, c, `{"type":"adjustTempo","barAt":900}`, "barAt")
+	refused(t, c, `{"type":"setTempo","times":3}`, "times")
+	refused(t, c, `{"type":"setTempo","bpm":4000}`, "tempo")
+	refused(t, c, `{"type":"setTempo","perBar":40}`, "tempo")
+	refused(t, c, `{"type":"setTempo","barAt":900}`, "barAt")
 }
 
 func TestACorrectedTempoStaysWithItsTune(t *testing.T) {
 	tune := func(c *clip.Clip, prop string, start, gain float64) *clip.Clip {
 		return do(t, c, fmt.Sprintf(`{"type":"setTune","tune":{"prop":%q,"start":%g,"gain":%g,"fadeIn":0,"fadeOut":0}}`, prop, start, gain))
 	}
-	c := do(t, tune(sample(), "tune", 0, 0), `{"type":"adjustTempo","times":2}`)
+	c := do(t, tune(sample(), "tune", 0, 0), `{"type":"setTempo","times":2}`)
 	if c = tune(c, "tune", 0, -6); c.Tempo.BPM != 200 {
 		t.Errorf("made quieter the tune has %g beats a minute", c.Tempo.BPM)
 	}

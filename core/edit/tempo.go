@@ -5,29 +5,10 @@ import (
 	"billow/core/timing"
 )
 
-// SetTempo gives the clip a tempo map by hand.
-type SetTempo struct {
-	Typed
-	Tempo timing.Tempo `json:"tempo"`
-}
-
-func (s *SetTempo) apply(c *clip.Clip) error {
-	return setTempo(c, s.Tempo)
-}
-
-func setTempo(c *clip.Clip, t timing.Tempo) error {
-	if err := t.Check(); err != nil {
-		return clip.Fault("tempo", "%v", err)
-	}
-	c.Tempo = t
-	settle(c)
-	return nil
-}
-
-// AdjustTempo corrects the clip's tempo where it was found wrongly: one of a new
+// SetTempo corrects the clip's tempo where it was found wrongly: one of a new
 // count, twice or half as many beats, other bars, or where a bar begins. What is
 // bound to beats stays at its time when only the beats' numbers change.
-type AdjustTempo struct {
+type SetTempo struct {
 	Typed
 	BPM    *float64 `json:"bpm"`    // beats a minute; beat 0 stays where it is
 	Times  float64  `json:"times"`  // 2 or 0.5 times as many beats
@@ -35,30 +16,40 @@ type AdjustTempo struct {
 	BarAt  *int     `json:"barAt"`  // frame
 }
 
-func (a *AdjustTempo) apply(c *clip.Clip) error {
+func (s *SetTempo) apply(c *clip.Clip) error {
 	t := c.Tempo
 	switch {
-	case a.BPM != nil:
-		t = t.At(*a.BPM)
-	case a.Times == 2:
+	case s.BPM != nil:
+		t = t.At(*s.BPM)
+	case s.Times == 2:
 		t = t.Doubled()
 		rebind(c, func(b float64) float64 { return 2 * b }, 2)
-	case a.Times == 0.5:
+	case s.Times == 0.5:
 		t = t.Halved()
 		rebind(c, func(b float64) float64 { return b / 2 }, 0.5)
-	case a.PerBar != 0:
-		t.PerBar = a.PerBar
-	case a.BarAt != nil:
-		if *a.BarAt < 0 || *a.BarAt >= c.Length {
-			return clip.Fault("barAt", "frame %d lies outside the clip", *a.BarAt)
+	case s.PerBar != 0:
+		t.PerBar = s.PerBar
+	case s.BarAt != nil:
+		if *s.BarAt < 0 || *s.BarAt >= c.Length {
+			return clip.Fault("barAt", "frame %d lies outside the clip", *s.BarAt)
 		}
 		var gone int
-		t, gone = t.WithBarAt(c.Rate.Seconds(*a.BarAt))
+		t, gone = t.WithBarAt(c.Rate.Seconds(*s.BarAt))
 		rebind(c, func(b float64) float64 { return b - float64(gone) }, 1)
 	default:
 		return clip.Fault("times", "a tempo is corrected by a count, by 2 or 0.5 times as many beats, by the beats of a bar or by where one begins")
 	}
 	return setTempo(c, t)
+}
+
+// setTempo puts another tempo under the clip and lets everything settle.
+func setTempo(c *clip.Clip, t timing.Tempo) error {
+	if err := t.Check(); err != nil {
+		return clip.Fault("tempo", "%v", err)
+	}
+	c.Tempo = t
+	settle(c)
+	return nil
 }
 
 // rebind gives what is bound to beats other numbers, and counts lengths in so

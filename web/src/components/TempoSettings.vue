@@ -8,23 +8,23 @@ import NumberField from './NumberField.vue'
 defineProps<{ tempo: Tempo }>()
 const editor = useEditor()
 
-const adjust = (how: Record<string, number>) => editor.run({ type: 'adjustTempo', ...how })
+const set = (how: Record<string, number>) => editor.run({ type: 'setTempo', ...how })
 </script>
 
 <template>
   <div>
     <div class="pair">
-      <NumberField label="Tempo, beats a minute" :value="tempo.bpm" @change="adjust({ bpm: $event })" />
-      <NumberField label="Beats in a bar" :value="tempo.perBar" @change="adjust({ perBar: Math.round($event) })" />
+      <NumberField label="Tempo, beats a minute" :value="tempo.bpm" @change="set({ bpm: $event })" />
+      <NumberField label="Beats in a bar" :value="tempo.perBar" @change="set({ perBar: Math.round($event) })" />
     </div>
     <p class="acts">
-      <button class="plain" title="Every other beat; keys stay where they are" @click="adjust({ times: 0.5 })">
+      <button class="plain" title="Every other beat; keys stay where they are" @click="set({ times: 0.5 })">
         <i class="bi bi-dash-lg" aria-hidden="true" /> Half the beats
       </button>
-      <button class="plain" title="A beat between every two; keys stay where they are" @click="adjust({ times: 2 })">
+      <button class="plain" title="A beat between every two; keys stay where they are" @click="set({ times: 2 })">
         <i class="bi bi-plus-lg" aria-hidden="true" /> Twice the beats
       </button>
-      <button class="plain" title="A bar begins at the playhead" @click="adjust({ barAt: editor.frame })">
+      <button class="plain" title="A bar begins at the playhead" @click="set({ barAt: editor.frame })">
         <i class="bi bi-flag" aria-hidden="true" /> A bar begins here
       </button>
     </p>
