@@ -24,8 +24,10 @@ func TestBeatsAreHeard(t *testing.T) {
 	u.press('c')
 	u.press(input.Space)
 	u.wait("the tune and the clicks play", "window.played.length === 2")
-	u.press(input.Space)
+	// Without clicks it goes on with the tune alone, at once.
 	u.press('c')
+	u.wait("the tune alone plays", "window.played.length === 3 && window.played[2].numberOfChannels === 2")
+	u.press(input.Space)
 	var clicks [][2]float64 // when each begins, seconds, and how often it swings in 10 ms
 	got := u.eval(`(() => {
 		const b = window.played.find((b) => b.numberOfChannels === 1), x = b.getChannelData(0), out = []

@@ -133,15 +133,18 @@ export function usePlayer(canvas: () => HTMLCanvasElement | null, size: () => { 
       asked = new Set()
     }
   )
-  // Clicks that are wanted, or not, while it plays: go on from here with them.
-  watch(
-    () => desk.clicks,
-    () => {
-      if (!playing.value) return
-      stop()
-      play()
-    }
-  )
+  // What is heard changes while it plays: go on from here with the new sound.
+  const heard = () => {
+    const c = editor.clip
+    return playing.value && c
+      ? JSON.stringify([c.tune, c.length, c.rate, editor.view.range, desk.clicks && c.tempo])
+      : ''
+  }
+  watch(heard, (now, before) => {
+    if (!now || !before) return
+    stop()
+    play()
+  })
   onBeforeUnmount(() => {
     stop()
     sound.close()
