@@ -84,6 +84,9 @@ func TestBeatsThatWereFoundWronglyAreCorrected(t *testing.T) {
 	u.clickText("button", "A bar begins here")
 	u.text(".transport .bar", "bar [12] beat 1 ")
 	u.waitStored("the bar", func(c *clip.Clip) bool { return c.Tempo.Zero != was.Tempo.Zero && at(c) == at(was) })
+	if got := u.eval("[...document.querySelectorAll('.notice')].map((n) => n.innerText).join('; ')"); got != "" {
+		t.Errorf("nothing moved, yet the page says %q", got)
+	}
 	u.write("input[aria-label='Beats in a bar']", "3")
 	u.waitStored("a waltz", func(c *clip.Clip) bool { return c.Tempo.PerBar == 3 && at(c) == at(was) })
 }

@@ -37,12 +37,12 @@ func (f followings) count(l *Layer, way []*Layer) (int, error) {
 	if leader == nil {
 		return 0, Fault(field, "%q follows %q, which does not exist", l.Name, l.Follow.Layer)
 	}
-	if f.holds(leader, l) {
+	if contains(f.byID, l, leader.ID) {
 		return 0, Fault(field, "%q lies in %q and moves with it already", l.Name, leader.Name)
 	}
 	way = append(way, l)
 	n = 1
-	for at, times := leader, 1; at != nil && !f.holds(at, l); at, times = f.byID[at.Group], 2 {
+	for at, times := leader, 1; at != nil && !contains(f.byID, l, at.ID); at, times = f.byID[at.Group], 2 {
 		more, err := f.count(at, way)
 		if err != nil {
 			return 0, err
@@ -54,16 +54,6 @@ func (f followings) count(l *Layer, way []*Layer) (int, error) {
 	}
 	f.cost[l] = n
 	return n, nil
-}
-
-// holds tells whether a layer lies in a group, at any depth.
-func (f followings) holds(group, l *Layer) bool {
-	for g := f.byID[l.Group]; g != nil; g = f.byID[g.Group] {
-		if g == group {
-			return true
-		}
-	}
-	return false
 }
 
 // tell puts a circle into words: each in it follows the next, or what is in it.

@@ -133,6 +133,9 @@ func (l *Layer) Has(property string) bool {
 	return Has(l.Kind, property) && (!propertyByName[property].Colour || l.colourOf(property) != nil)
 }
 
+// LightHas tells whether the clip's light has a property.
+func LightHas(property string) bool { return property == LightDirection || property == LightHeight }
+
 // Base is the value of a property of a layer without its keys.
 func (l *Layer) Base(property string) []float64 {
 	if v, ok := l.Values[property]; ok {

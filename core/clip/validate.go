@@ -159,7 +159,7 @@ func (c *Clip) validateLight() error {
 		within("light.height", l.Height, 10, 90),
 		within("light.softness", l.Softness, 0, 100),
 		within("light.strength", l.Strength, 0, 100),
-		c.validateTracks("light.tracks", "the light", l.Tracks, func(p string) bool { return p == LightDirection || p == LightHeight }),
+		c.validateTracks("light.tracks", "the light", l.Tracks, LightHas),
 	)
 }
 

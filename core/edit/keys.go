@@ -57,11 +57,11 @@ func nameOf(l *clip.Layer) string {
 
 // has tells whether a layer, or the light, which is nil, has a property.
 func has(l *clip.Layer, property string) bool {
-	if l != nil {
-		_, there := clip.PropertyNamed(property)
-		return there && clip.Has(l.Kind, property)
+	if l == nil {
+		return clip.LightHas(property)
 	}
-	return property == clip.LightDirection || property == clip.LightHeight
+	_, there := clip.PropertyNamed(property)
+	return there && clip.Has(l.Kind, property)
 }
 
 // distinct is the keys in their order, each once.

@@ -67,17 +67,12 @@ func settleLayer(c *clip.Clip, l *clip.Layer) {
 }
 
 // shorten makes a move begin with the clip at the earliest and end with it at
-// the latest.
+// the latest. One that was counted in beats is counted in frames then.
 func shorten(c *clip.Clip, l *clip.Layer, m *clip.Move) {
 	from, to := moves.Span(c, l, *m)
 	over := max(-from, to-(c.Length-1))
-	if over <= 0 || to-from <= over {
-		return
-	}
-	if m.Beats > 0 {
-		m.Beats *= float64(to-from-over) / float64(to-from)
-	} else if m.Length > 0 {
-		m.Length = to - from - over
+	if over > 0 && to-from > over && (m.Beats > 0 || m.Length > 0) {
+		m.Beats, m.Length = 0, to-from-over
 	}
 }
 
@@ -137,8 +132,9 @@ func settleMoments(clock timing.Clock, at []*timing.Moment, length int) {
 	}
 }
 
-// Settled names the layers of which a new tempo has left something at another
-// moment than the one to which it was bound.
+// Settled names the layers of which something did not fit at a new tempo. What
+// settles lies other frames away from its beat than before; that beats have
+// other numbers counts for nothing.
 func Settled(before, after *clip.Clip) []string {
 	var out []string
 	if before.Rate != after.Rate || reflect.DeepEqual(before.Tempo, after.Tempo) {
@@ -146,16 +142,23 @@ func Settled(before, after *clip.Clip) []string {
 	}
 	for i := range after.Layers {
 		l := &after.Layers[i]
-		was := before.Layer(l.ID)
-		if was == nil {
-			continue
-		}
-		same := l.From == was.From && (l.To == nil || was.To == nil || *l.To == *was.To)
-		for name, t := range l.Tracks {
-			same = same && slices.EqualFunc(t, was.Tracks[name], func(a, b motion.Key) bool { return a.At == b.At })
-		}
-		if !same {
+		if was := before.Layer(l.ID); was != nil && !slices.Equal(offsets(was), offsets(l)) {
 			out = append(out, l.Name)
+		}
+	}
+	return out
+}
+
+// offsets is how many frames from their beats, or from the clip's beginning, a
+// layer's moments lie.
+func offsets(l *clip.Layer) []int {
+	out := []int{l.From.Frames}
+	if l.To != nil {
+		out = append(out, l.To.Frames)
+	}
+	for _, p := range clip.AllProperties {
+		for _, k := range l.Tracks[p.Name] {
+			out = append(out, k.At.Frames)
 		}
 	}
 	return out

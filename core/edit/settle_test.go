@@ -110,6 +110,24 @@ func TestAtALowerRateKeysStayApart(t *testing.T) {
 	}
 }
 
+func TestWhoDidNotFitIsNamed(t *testing.T) {
+	beat := timing.OnBeat
+	c := onBeats(beat(1).Plus(-20), beat(1))
+	if names := Settled(c, do(t, c, at(61))); len(names) > 0 {
+		t.Errorf("where all fits %v are named", names)
+	}
+	if names := Settled(c, do(t, c, at(120))); len(names) != 1 || names[0] != c.Layer("mug-layer").Name {
+		t.Errorf("of a key before the beginning %v are named", names)
+	}
+	// A move counted in beats is counted in frames once it is shorter.
+	delete(c.Layer("mug-layer").Tracks, clip.Rotation)
+	c = do(t, c, `{"type":"setMove","layer":"mug-layer","move":{"kind":"waft","at":{"beat":2},"beats":6,"side":"above","turn":3,"strength":100}}`)
+	next := do(t, c, at(40)) // beat 2 lies on frame 90, beat 8 would lie on 360
+	if m := next.Layer("mug-layer").Moves[0]; m.Beats != 0 || m.Length != 209 || len(Settled(c, next)) != 1 {
+		t.Errorf("the waft takes %g beats, %d frames; named are %v", m.Beats, m.Length, Settled(c, next))
+	}
+}
+
 // frameOfKeys is where the mug's rotation keys are.
 func frameOfKeys(c *clip.Clip) string { return keysAt(c, "mug-layer", clip.Rotation) }
 
@@ -119,6 +137,9 @@ func TestCorrectingTheBeatsLeavesKeysAtTheirTimes(t *testing.T) {
 		got := do(t, c, `{"type":"setTempo",`+how+`}`)
 		if frameOfKeys(got) != "30=0 94=1 200=2" {
 			t.Errorf("after %s the keys lie at %s", how, frameOfKeys(got))
+		}
+		if names := Settled(c, got); len(names) > 0 {
+			t.Errorf("after %s %v are said to have moved", how, names)
 		}
 	}
 	if got := do(t, c, `{"type":"setTempo","times":2}`); got.Tempo.BPM != 120 || got.Layer("mug-layer").Tracks[clip.Rotation][0].At.Beat != 2 {

@@ -46,10 +46,6 @@ const outline = computed(() => props.layer.values?.outline?.[0] ?? 0)
 
 <style scoped>
 .pair {
-  display: grid;
-  grid-template-columns: 1fr 2fr;
-  align-items: end;
-  gap: 0.4rem;
   margin-top: 0.5rem;
 }
 </style>

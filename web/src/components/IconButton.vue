@@ -5,13 +5,7 @@ withDefaults(defineProps<{ icon: string; label: string; pressed?: boolean }>(), 
 </script>
 
 <template>
-  <button
-    type="button"
-    class="plain"
-    :class="{ on: pressed }"
-    :aria-label="label"
-    :aria-pressed="pressed === undefined ? undefined : pressed"
-  >
+  <button type="button" class="plain" :class="{ on: pressed }" :aria-label="label" :aria-pressed="pressed">
     <i class="bi" :class="`bi-${icon}`" aria-hidden="true" />
   </button>
 </template>

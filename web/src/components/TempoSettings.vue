@@ -33,9 +33,6 @@ const set = (how: Record<string, number>) => editor.run({ type: 'setTempo', ...h
 
 <style scoped>
 .pair {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 0.4rem;
   margin-top: 0.5rem;
 }
 

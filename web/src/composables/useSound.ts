@@ -57,6 +57,7 @@ export function useSound(span: () => [number, number]) {
     const context = (audio ??= new AudioContext({ sampleRate, latencyHint: 'interactive' }))
     if (!loudness) {
       loudness = context.createGain()
+      loudness.gain.value = muted.value ? 0 : 1
       loudness.connect(context.destination)
     }
     await context.resume()
