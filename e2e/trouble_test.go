@@ -37,7 +37,7 @@ func TestAPageWithoutAConnectionKeepsItsCommands(t *testing.T) {
 	go cut.Run()
 	u.clickText(".row-line .name", "^Mug$")
 	u.write("input[aria-label=Lift]", "77")
-	u.text(".saved", "Not connected; 1 kept here")
+	u.text(".saved", "Not sent yet: 1 change$")
 	if c := site.stored(t, id); c.Layer("mug-layer").Lift == 77 {
 		t.Fatal("the server has a change that was never sent")
 	}
@@ -57,35 +57,54 @@ func (u *user) front() {
 
 func (s *Site) stored(t *testing.T, id string) *clip.Clip {
 	t.Helper()
-	r, err := s.Store.Clip(t.Context(), id)
+	st, err := s.Store.State(t.Context(), id)
 	if err != nil {
 		t.Fatal(err)
 	}
-	c, err := clip.Parse(r.Doc)
-	if err != nil {
-		t.Fatal(err)
-	}
-	return c
+	return st.Clip
 }
 
-func TestTwoPagesCatchUpWithEachOther(t *testing.T) {
+// Two pages on one clip see each other's changes, and undo touches only one's
+// own.
+func TestTwoPagesSeeEachOthersChanges(t *testing.T) {
 	id := copyOf(t, 1)
 	a := visit(t, "/clips/"+id)
 	a.ready()
 	b := visit(t, "/clips/"+id)
 	b.ready()
+	lift := func(layer string) string {
+		return `window.billowEditor.clip.layers.find(l => l.id === '` + layer + `').lift`
+	}
 	a.front()
 	a.clickText(".row-line .name", "^Mug$")
 	a.write("input[aria-label=Lift]", "70")
 	a.saved()
+	b.wait("the other page shows it", lift("mug-layer")+" === 70")
 	b.front()
 	b.clickText(".row-line .name", "Spoons")
 	b.write("input[aria-label=Lift]", "20")
-	b.text(".notice", "changed elsewhere")
 	b.saved()
+	a.front()
+	a.wait("the first page shows that one", lift("spoons-layer")+" === 20")
+	a.click("[aria-label=Undo]")
+	a.saved()
 	c := site.stored(t, id)
-	if c.Layer("mug-layer").Lift != 70 || c.Layer("spoons-layer").Lift != 20 {
-		t.Errorf("the lifts are %g and %g, want 70 and 20", c.Layer("mug-layer").Lift, c.Layer("spoons-layer").Lift)
+	if c.Layer("mug-layer").Lift != 44 || c.Layer("spoons-layer").Lift != 20 {
+		t.Errorf("after undoing, the lifts are %g and %g, want 44 and 20", c.Layer("mug-layer").Lift, c.Layer("spoons-layer").Lift)
+	}
+	a.click("[aria-label=Redo]")
+	a.saved()
+	b.front()
+	b.wait("the other page shows it again", lift("mug-layer")+" === 70")
+	b.clickText(".row-line .name", "^Mug$")
+	b.write("input[aria-label=Lift]", "33")
+	b.saved()
+	a.front()
+	a.wait("the first page shows the new value", lift("mug-layer")+" === 33")
+	a.click("[aria-label=Undo]")
+	a.text(".notice.problem", "lift of Mug")
+	if c := site.stored(t, id); c.Layer("mug-layer").Lift != 33 {
+		t.Errorf("undoing took the other's value away: %g", c.Layer("mug-layer").Lift)
 	}
 }
 
@@ -135,10 +154,10 @@ func TestAClipIsUndoneThroughItsRevisions(t *testing.T) {
 	u.saved()
 	u.clickText("button", "^Revisions$")
 	u.click("[aria-label='Go back to revision 1']")
-	u.text(".notice", "caught up")
-	if c := site.stored(t, id); c.Layer("mug-layer").Lift != 44 {
-		t.Errorf("the lift is %g, want 44 again", c.Layer("mug-layer").Lift)
-	}
+	u.waitStored("the first revision is back", func(c *clip.Clip) bool { return c.Layer("mug-layer").Lift == 44 })
+	u.wait("the page shows it", `document.querySelector('input[aria-label=Lift]').value === '44'`)
+	u.click("[aria-label=Undo]")
+	u.waitStored("going back is undone", func(c *clip.Clip) bool { return c.Layer("mug-layer").Lift == 90 })
 }
 
 // The page works at these sizes: nothing scrolls sideways, and picture, proofs,

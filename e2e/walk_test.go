@@ -27,15 +27,11 @@ func (u *user) stored() *clip.Clip {
 	u.t.Helper()
 	u.saved()
 	id := strings.TrimPrefix(u.eval("location.pathname"), "/clips/")
-	r, err := site.Store.Clip(context.Background(), id)
+	st, err := site.Store.State(context.Background(), id)
 	if err != nil {
 		u.t.Fatal(err)
 	}
-	c, err := clip.Parse(r.Doc)
-	if err != nil {
-		u.t.Fatal(err)
-	}
-	return c
+	return st.Clip
 }
 
 func (u *user) layer(name string) clip.Layer {

@@ -1,10 +1,9 @@
 package server
 
 import (
-	"encoding/json"
-	"fmt"
 	"io"
 	"net/http"
+	"strconv"
 	"strings"
 	"time"
 
@@ -16,8 +15,9 @@ import (
 	"github.com/gin-gonic/gin"
 )
 
-// maxBody is the largest JSON body that is read.
-const maxBody = 64 << 20
+// maxBody is the largest JSON body that is read: a command that brings a whole
+// layer in is far smaller.
+const maxBody = edit.MaxBytes + 1<<20
 
 func readJSON(c *gin.Context, into any) error {
 	b, err := io.ReadAll(http.MaxBytesReader(c.Writer, c.Request.Body, maxBody))
@@ -45,11 +45,8 @@ func (s *Server) listClips(c *gin.Context) {
 	}
 	out := []clipSummary{}
 	for _, r := range rows {
-		doc, err := clip.Parse(r.Doc)
-		if err != nil {
-			continue // written by a newer Billow; it is kept, but cannot be shown
-		}
-		out = append(out, clipSummary{r.ID, doc.Name, r.Revision, doc.Shapes[0], doc.Rate, doc.Rate.Timecode(doc.Length), r.Updated})
+		m := r.Summary
+		out = append(out, clipSummary{r.ID, r.Name, r.Revision, m.Shape, m.Rate, m.Rate.Timecode(m.Length), r.Updated})
 	}
 	c.JSON(http.StatusOK, out)
 }
@@ -103,12 +100,12 @@ func (s *Server) store(c *gin.Context, doc *clip.Clip, change string) {
 }
 
 func (s *Server) getClip(c *gin.Context) {
-	r, err := s.Store.Clip(c, c.Param("id"))
+	st, err := s.Store.State(c, c.Param("id"))
 	if err != nil {
 		fail(c, err)
 		return
 	}
-	c.JSON(http.StatusOK, gin.H{"id": r.ID, "revision": r.Revision, "clip": json.RawMessage(r.Doc)})
+	c.JSON(http.StatusOK, gin.H{"id": st.ID, "revision": st.Revision, "clip": st.Clip})
 }
 
 func (s *Server) deleteClip(c *gin.Context) {
@@ -119,87 +116,104 @@ func (s *Server) deleteClip(c *gin.Context) {
 	c.Status(http.StatusNoContent)
 }
 
-// postCommands applies commands in order, each giving a revision; all or none.
+// outcome is the answer to whoever edits or catches up.
+type outcome struct {
+	Revision int         `json:"revision"`
+	Results  []verdict   `json:"results,omitempty"`
+	Missing  []store.Row `json:"missing"`
+	Whole    bool        `json:"whole,omitempty"`
+}
+
+// verdict is what became of one command: a revision, or why it does not fit.
+type verdict struct {
+	ID       string       `json:"id"`
+	Revision int          `json:"revision,omitempty"`
+	Refused  *problemText `json:"refused,omitempty"`
+}
+
+func answer(c *gin.Context, out store.Outcome, err error) {
+	if err != nil {
+		fail(c, err)
+		return
+	}
+	body := outcome{out.Revision, nil, out.Missing, out.Whole}
+	if body.Missing == nil {
+		body.Missing = []store.Row{}
+	}
+	for _, v := range out.Verdicts {
+		one := verdict{ID: v.ID, Revision: v.Revision}
+		if v.Refused != nil {
+			one.Refused = &problemText{"invalid", v.Refused.Reason, v.Refused.Field}
+		}
+		body.Results = append(body.Results, one)
+	}
+	c.JSON(http.StatusOK, body)
+}
+
+// postCommands puts commands on top of the clip as it is now. Each is judged
+// alone and taken once, however often it is sent.
 func (s *Server) postCommands(c *gin.Context) {
 	var in struct {
-		Revision int               `json:"revision"`
-		Commands []json.RawMessage `json:"commands"`
+		After    int          `json:"after"` // the newest revision that the page knows
+		Commands []store.Edit `json:"commands"`
 	}
 	if err := readJSON(c, &in); err != nil {
 		fail(c, err)
 		return
 	}
-	if len(in.Commands) == 0 || len(in.Commands) > 2000 {
-		fail(c, clip.Fault("commands", "one to 2000 commands are taken at once, not %d", len(in.Commands)))
-		return
-	}
-	next, err := s.Store.Change(c, c.Param("id"), in.Revision, func(b []byte) ([]*clip.Clip, []string, error) {
-		doc, err := clip.Parse(b)
-		if err != nil {
-			return nil, nil, err
-		}
-		var clips []*clip.Clip
-		var words []string
-		for _, raw := range in.Commands {
-			if doc, err = edit.Apply(doc, raw); err != nil {
-				return nil, nil, err
-			}
-			if err := s.filesExist(c, doc); err != nil {
-				return nil, nil, err
-			}
-			clips, words = append(clips, doc), append(words, edit.Describe(raw))
-		}
-		return clips, words, nil
-	})
+	out, err := s.Store.Edit(c, c.Param("id"), in.After, in.Commands)
+	answer(c, out, err)
+}
+
+// getCommands is what happened after a revision.
+func (s *Server) getCommands(c *gin.Context) {
+	after, err := number(c, "after")
 	if err != nil {
 		fail(c, err)
 		return
 	}
-	c.JSON(http.StatusOK, gin.H{"revision": next})
+	out, err := s.Store.Since(c, c.Param("id"), after)
+	answer(c, out, err)
 }
 
-// filesExist checks that a clip's files are stored, so that none can refer to
-// what is not there.
-func (s *Server) filesExist(c *gin.Context, doc *clip.Clip) error {
-	for _, p := range doc.Props {
-		if _, err := s.Store.OpenFile(c, p.Hash); err != nil {
-			return clip.Fault("props["+p.ID+"].hash", "the file of %q is not stored here; bring it in again", p.Name)
-		}
+// number is a parameter that is a number from 0 on; without it, 0.
+func number(c *gin.Context, name string) (int, error) {
+	text := c.Query(name)
+	if text == "" {
+		return 0, nil
 	}
-	return nil
+	n, err := strconv.ParseInt(text, 10, 32)
+	if err != nil || n < 0 {
+		return 0, clip.Fault(name, "%q is not a number of a revision", text)
+	}
+	return int(n), nil
 }
 
 func (s *Server) listRevisions(c *gin.Context) {
-	list, err := s.Store.Revisions(c, c.Param("id"))
+	before, err := number(c, "before")
 	if err != nil {
 		fail(c, err)
 		return
 	}
-	c.JSON(http.StatusOK, list)
+	list, err := s.Store.Revisions(c, c.Param("id"), before)
+	if err != nil {
+		fail(c, err)
+		return
+	}
+	c.JSON(http.StatusOK, gin.H{"revisions": list, "more": len(list) == store.RevisionsPage})
 }
 
 // restore makes an old revision the newest one.
 func (s *Server) restore(c *gin.Context) {
 	var in struct {
-		Revision int `json:"revision"` // to come back to
-		Now      int `json:"now"`      // the newest the page knows of
+		ID       string `json:"id"`       // of this command
+		Revision int    `json:"revision"` // to come back to
+		After    int    `json:"after"`    // the newest the page knows of
 	}
 	if err := readJSON(c, &in); err != nil {
 		fail(c, err)
 		return
 	}
-	old, err := s.Store.RevisionDoc(c, c.Param("id"), in.Revision)
-	if err != nil {
-		fail(c, err)
-		return
-	}
-	next, err := s.Store.Change(c, c.Param("id"), in.Now, func([]byte) ([]*clip.Clip, []string, error) {
-		doc, err := clip.Parse(old)
-		return []*clip.Clip{doc}, []string{fmt.Sprintf("Back to revision %d", in.Revision)}, err
-	})
-	if err != nil {
-		fail(c, err)
-		return
-	}
-	c.JSON(http.StatusOK, gin.H{"revision": next})
+	out, err := s.Store.Restore(c, c.Param("id"), in.Revision, in.After, in.ID)
+	answer(c, out, err)
 }

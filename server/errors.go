@@ -1,46 +1,62 @@
 package server
 
 import (
-	"context"
 	"errors"
 	"log/slog"
 	"net/http"
+	"syscall"
 
 	"billow/core/clip"
 	"billow/media"
 	"billow/store"
 
 	"github.com/gin-gonic/gin"
+	"github.com/jackc/pgx/v5/pgconn"
 )
+
+// problemText says what is wrong, in words that a person can act on.
+type problemText struct {
+	Code    string `json:"code"`
+	Message string `json:"message"`
+	Field   string `json:"field"`
+}
 
 // problem is the body of every error: {error: {code, message, field}}.
 func problem(code, message, field string) gin.H {
-	return gin.H{"error": gin.H{"code": code, "message": message, "field": field}}
+	return gin.H{"error": problemText{code, message, field}}
 }
 
 // fail answers with what an error says. Errors that are not a person's doing
 // are logged, and the person hears only that.
 func fail(c *gin.Context, err error) {
 	var field *clip.FieldError
-	var stale *store.StaleError
 	var large *http.MaxBytesError
 	switch {
 	case errors.As(err, &field):
 		c.JSON(http.StatusUnprocessableEntity, problem("invalid", field.Reason, field.Field))
-	case errors.As(err, &stale):
-		body := problem("stale", stale.Error(), "revision")
-		body["revision"] = stale.Revision
-		c.JSON(http.StatusConflict, body)
 	case errors.Is(err, store.ErrNotFound):
 		c.JSON(http.StatusNotFound, problem("missing", err.Error(), ""))
 	case errors.As(err, &large):
 		c.JSON(http.StatusRequestEntityTooLarge, problem("large", "what was sent is too large", ""))
 	case errors.Is(err, media.ErrNoFFmpeg):
 		c.JSON(http.StatusServiceUnavailable, problem("ffmpeg", err.Error(), ""))
-	case errors.Is(err, context.Canceled):
-		c.Abort()
+	case full(err):
+		slog.Error("the disk is full", "path", c.Request.URL.Path, "error", err)
+		c.JSON(http.StatusInsufficientStorage, problem("full", "The server's disk is full; nothing was changed. Free some space and try again", ""))
+	case c.Request.Context().Err() != nil:
+		c.Abort() // whoever asked has gone
 	default:
 		slog.Error("a request failed", "path", c.Request.URL.Path, "error", err)
+		c.Header("Retry-After", "2")
 		c.JSON(http.StatusServiceUnavailable, problem("unavailable", "The database did not answer; nothing was changed. Try again in a moment", ""))
 	}
 }
+
+// full tells whether a disk is full, the database's or this one's.
+func full(err error) bool {
+	var pg *pgconn.PgError
+	return errors.Is(err, syscall.ENOSPC) || errors.As(err, &pg) && pg.Code == diskFull
+}
+
+// diskFull is PostgreSQL's code for a full disk (its manual, appendix A).
+const diskFull = "53100"

@@ -24,16 +24,12 @@ func (s *Server) createExport(c *gin.Context) {
 		fail(c, err)
 		return
 	}
-	r, err := s.Store.Clip(c, c.Param("id"))
+	st, err := s.Store.State(c, c.Param("id"))
 	if err != nil {
 		fail(c, err)
 		return
 	}
-	doc, err := clip.Parse(r.Doc)
-	if err != nil {
-		fail(c, err)
-		return
-	}
+	doc := st.Clip
 	if len(in.Shapes) == 0 {
 		fail(c, clip.Fault("shapes", "choose at least one shape"))
 		return
@@ -48,7 +44,7 @@ func (s *Server) createExport(c *gin.Context) {
 		seen[id] = true
 	}
 	id := store.NewID()
-	if err := s.Queue.Add(c, id, r.ID, r.Revision, doc, in.Shapes); err != nil {
+	if err := s.Queue.Add(c, id, st.ID, st.Revision, doc, in.Shapes); err != nil {
 		fail(c, err)
 		return
 	}
@@ -66,8 +62,7 @@ func (s *Server) listExports(c *gin.Context) {
 
 // exportEvents sends the list of exports whenever it changes.
 func (s *Server) exportEvents(c *gin.Context) {
-	c.Header("Content-Type", "text/event-stream")
-	c.Header("Cache-Control", "no-store")
+	stream(c)
 	tick := time.NewTicker(400 * time.Millisecond)
 	defer tick.Stop()
 	last := ""

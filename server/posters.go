@@ -25,7 +25,7 @@ type posters struct {
 const posterSide = 640
 
 func (s *Server) poster(c *gin.Context) {
-	r, err := s.Store.Clip(c, c.Param("id"))
+	r, err := s.Store.State(c, c.Param("id"))
 	if err != nil {
 		fail(c, err)
 		return
@@ -37,7 +37,7 @@ func (s *Server) poster(c *gin.Context) {
 		c.Status(http.StatusNotModified)
 		return
 	}
-	png, err := s.drawPoster(c, tag, r.Doc)
+	png, err := s.drawPoster(c, tag, r.Clip)
 	if err != nil {
 		fail(c, err)
 		return
@@ -46,17 +46,14 @@ func (s *Server) poster(c *gin.Context) {
 }
 
 // drawPoster draws one at a time: posters are small and soon kept.
-func (s *Server) drawPoster(c *gin.Context, tag string, raw []byte) ([]byte, error) {
+func (s *Server) drawPoster(c *gin.Context, tag string, doc *clip.Clip) ([]byte, error) {
 	s.posters.mu.Lock()
 	defer s.posters.mu.Unlock()
 	if png, ok := s.posters.made[tag]; ok {
 		return png, nil
 	}
-	doc, err := clip.Parse(raw)
-	if err != nil {
-		return nil, err
-	}
 	if s.posters.library == nil || len(s.posters.made) > 200 {
+		var err error
 		if s.posters.library, err = s.Library(); err != nil {
 			return nil, err
 		}

@@ -154,16 +154,12 @@ func (s *Server) getSound(c *gin.Context) {
 }
 
 func (s *Server) getBundle(c *gin.Context) {
-	r, err := s.Store.Clip(c, c.Param("id"))
+	st, err := s.Store.State(c, c.Param("id"))
 	if err != nil {
 		fail(c, err)
 		return
 	}
-	doc, err := clip.Parse(r.Doc)
-	if err != nil {
-		fail(c, err)
-		return
-	}
+	doc := st.Clip
 	var out bytes.Buffer
 	if err := bundle.Write(c, &out, doc, s.Store.ReadFile); err != nil {
 		fail(c, err)

@@ -29,12 +29,15 @@ type Server struct {
 
 	posters posters
 	decoded decoded
+	watch   watch
 }
 
 // Handler is all routes.
 func (s *Server) Handler() http.Handler {
 	gin.SetMode(gin.ReleaseMode)
 	r := gin.New()
+	r.ContextWithFallback = true // what is asked for a client ends when it goes
+	s.Store.Changed = s.watch.tell
 	r.Use(recovered, headers)
 	r.GET("/healthz", s.health)
 	api := r.Group("/api")
@@ -42,7 +45,9 @@ func (s *Server) Handler() http.Handler {
 	api.POST("/clips", s.createClip)
 	api.GET("/clips/:id", s.getClip)
 	api.DELETE("/clips/:id", s.deleteClip)
+	api.GET("/clips/:id/commands", s.getCommands)
 	api.POST("/clips/:id/commands", s.postCommands)
+	api.GET("/clips/:id/events", s.clipEvents)
 	api.GET("/clips/:id/revisions", s.listRevisions)
 	api.POST("/clips/:id/restore", s.restore)
 	api.GET("/clips/:id/poster.png", s.poster)

@@ -2,96 +2,79 @@ package store
 
 import (
 	"context"
-	"fmt"
+	"encoding/json"
 	"time"
 
 	"billow/core/clip"
+	"billow/core/timing"
 
 	"github.com/jackc/pgx/v5"
 )
 
-// ClipRow is a clip as it is stored.
+// Summary is what lists show of a clip.
+type Summary struct {
+	Shape  clip.Shape  `json:"shape"`
+	Rate   timing.Rate `json:"rate"`
+	Length int         `json:"length"` // frames
+}
+
+func summaryOf(c *clip.Clip) Summary { return Summary{c.Shapes[0], c.Rate, c.Length} }
+
+// ClipRow is a clip as lists show it.
 type ClipRow struct {
 	ID       string
+	Name     string
 	Revision int
-	Doc      []byte
+	Summary  Summary
 	Updated  time.Time
 }
 
-// StaleError says that a clip has moved on.
-type StaleError struct{ Revision int }
-
-func (e *StaleError) Error() string {
-	return fmt.Sprintf("the clip has been changed elsewhere; it is at revision %d now", e.Revision)
+// CreateClip stores a new clip as revision 1. Its files are stored already.
+func (s *Store) CreateClip(ctx context.Context, id string, c *clip.Clip, change string) error {
+	return s.tx(ctx, func(ctx context.Context, tx pgx.Tx) error {
+		batch := &pgx.Batch{}
+		batch.Queue(`INSERT INTO clips (id, name, revision, summary) VALUES ($1, $2, 1, $3)`, id, c.Name, summaryOf(c))
+		batch.Queue(`INSERT INTO revisions (clip_id, revision, doc, change) VALUES ($1, 1, $2, $3)`, id, c.Encode(), change)
+		batch.Queue(`INSERT INTO clip_files SELECT $1, hash FROM files WHERE hash = ANY($2)`, id, hashes(c))
+		return tx.SendBatch(ctx, batch).Close()
+	})
 }
 
-// CreateClip stores a new clip as revision 1.
-func (s *Store) CreateClip(ctx context.Context, id string, c *clip.Clip, change string) error {
-	return pgx.BeginFunc(ctx, s.Pool, func(tx pgx.Tx) error {
-		doc := c.Encode()
-		_, err := tx.Exec(ctx, `INSERT INTO clips (id, name, revision, doc) VALUES ($1, $2, 1, $3)`, id, c.Name, doc)
-		if err != nil {
-			return err
-		}
-		_, err = tx.Exec(ctx, `INSERT INTO revisions (clip_id, revision, doc, change) VALUES ($1, 1, $2, $3)`, id, doc, change)
-		return err
-	})
+// hashes are those of the files of a clip.
+func hashes(c *clip.Clip) []string {
+	out := make([]string, len(c.Props))
+	for i := range c.Props {
+		out[i] = c.Props[i].Hash
+	}
+	return out
 }
 
 // Clips lists all clips, the last changed first.
 func (s *Store) Clips(ctx context.Context) ([]ClipRow, error) {
-	rows, err := s.Pool.Query(ctx, `SELECT id, revision, doc, updated_at FROM clips ORDER BY updated_at DESC, id LIMIT 500`)
-	if err != nil {
-		return nil, err
-	}
-	return pgx.CollectRows(rows, pgx.RowToStructByPos[ClipRow])
-}
-
-// Clip is the newest revision of a clip.
-func (s *Store) Clip(ctx context.Context, id string) (r ClipRow, err error) {
-	err = s.Pool.QueryRow(ctx, `SELECT id, revision, doc, updated_at FROM clips WHERE id = $1`, id).
-		Scan(&r.ID, &r.Revision, &r.Doc, &r.Updated)
-	return r, one(err)
+	return many[ClipRow](ctx, s, `SELECT id, name, revision, summary, updated_at FROM clips ORDER BY updated_at DESC, id LIMIT 500`)
 }
 
 // DeleteClip removes a clip with its revisions and exports.
 func (s *Store) DeleteClip(ctx context.Context, id string) error {
-	tag, err := s.Pool.Exec(ctx, `DELETE FROM clips WHERE id = $1`, id)
-	if err == nil && tag.RowsAffected() == 0 {
+	n, err := s.exec(ctx, `DELETE FROM clips WHERE id = $1`, id)
+	if err == nil && n == 0 {
 		return ErrNotFound
 	}
 	return err
 }
 
-// Change replaces the clip at a revision by what change makes of it: several
-// revisions in a row, each with a word for what was done. All are stored or
-// none. A *StaleError says that the clip is at another revision.
-func (s *Store) Change(ctx context.Context, id string, revision int, change func(doc []byte) ([]*clip.Clip, []string, error)) (int, error) {
-	next := revision
-	err := pgx.BeginFunc(ctx, s.Pool, func(tx pgx.Tx) error {
-		var now int
-		var doc []byte
-		err := tx.QueryRow(ctx, `SELECT revision, doc FROM clips WHERE id = $1 FOR UPDATE`, id).Scan(&now, &doc)
-		if err != nil {
-			return one(err)
-		}
-		if now != revision {
-			return &StaleError{now}
-		}
-		clips, words, err := change(doc)
-		if err != nil {
-			return err
-		}
-		batch := &pgx.Batch{}
-		for i, c := range clips {
-			next++
-			doc = c.Encode()
-			batch.Queue(`INSERT INTO revisions (clip_id, revision, doc, change) VALUES ($1, $2, $3, $4)`, id, next, doc, words[i])
-			batch.Queue(`UPDATE clips SET revision = $2, doc = $3, name = $4, updated_at = now() WHERE id = $1`, id, next, doc, c.Name)
-		}
-		return tx.SendBatch(ctx, batch).Close()
-	})
-	return next, err
+// Heads are the newest revisions of those of some clips that are there.
+func (s *Store) Heads(ctx context.Context, ids []string) (map[string]int, error) {
+	type head struct {
+		ID       string
+		Revision int
+	}
+	list, err := many[head](ctx, s, `SELECT id, revision FROM clips WHERE id = ANY($1)`, ids)
+	out := make(map[string]int, len(list))
+	for _, h := range list {
+		out[h.ID] = h.Revision
+	}
+	return out, err
 }
 
 // Revision is one entry of a clip's history.
@@ -101,17 +84,19 @@ type Revision struct {
 	At       time.Time `json:"at"`
 }
 
-// Revisions lists the newest revisions of a clip, the newest first.
-func (s *Store) Revisions(ctx context.Context, id string) ([]Revision, error) {
-	rows, err := s.Pool.Query(ctx, `SELECT revision, change, created_at FROM revisions WHERE clip_id = $1 ORDER BY revision DESC LIMIT 200`, id)
-	if err != nil {
-		return nil, err
-	}
-	return pgx.CollectRows(rows, pgx.RowToStructByPos[Revision])
+// RevisionsPage is how many revisions are listed at once.
+const RevisionsPage = 200
+
+// Revisions lists the revisions of a clip before one, the newest first; 0 is
+// from the newest on.
+func (s *Store) Revisions(ctx context.Context, id string, before int) ([]Revision, error) {
+	return many[Revision](ctx, s, `SELECT revision, change, created_at FROM revisions
+		WHERE clip_id = $1 AND (revision < $2 OR $2 = 0) ORDER BY revision DESC LIMIT $3`, id, before, RevisionsPage)
 }
 
-// RevisionDoc is a clip as it was at a revision.
-func (s *Store) RevisionDoc(ctx context.Context, id string, revision int) (doc []byte, err error) {
-	err = s.Pool.QueryRow(ctx, `SELECT doc FROM revisions WHERE clip_id = $1 AND revision = $2`, id, revision).Scan(&doc)
-	return doc, one(err)
+// Row is a revision as a page needs it to catch up.
+type Row struct {
+	Revision int             `json:"revision"`
+	ID       string          `json:"id"`
+	Command  json.RawMessage `json:"command"`
 }

@@ -33,7 +33,7 @@ const partColumns = `p.export_id, p.shape, p.state, p.attempt, p.done, p.total, 
 // the same transaction.
 func (s *Store) CreateExport(ctx context.Context, id, clipID string, revision int, c *clip.Clip, shapes []string,
 	enqueue func(tx pgx.Tx, shape string) error) error {
-	return pgx.BeginFunc(ctx, s.Pool, func(tx pgx.Tx) error {
+	return s.tx(ctx, func(ctx context.Context, tx pgx.Tx) error {
 		_, err := tx.Exec(ctx, `INSERT INTO exports (id, clip_id, revision, doc) VALUES ($1, $2, $3, $4)`, id, clipID, revision, c.Encode())
 		if err != nil {
 			return err
@@ -53,44 +53,42 @@ func (s *Store) CreateExport(ctx context.Context, id, clipID string, revision in
 
 // Parts lists the parts of a clip's last exports, the newest export first.
 func (s *Store) Parts(ctx context.Context, clipID string) ([]Part, error) {
-	rows, err := s.Pool.Query(ctx, `SELECT `+partColumns+` FROM export_parts p JOIN exports e ON e.id = p.export_id
+	return many[Part](ctx, s, `SELECT `+partColumns+` FROM export_parts p JOIN exports e ON e.id = p.export_id
 		WHERE e.clip_id = $1 ORDER BY e.created_at DESC, p.ordinal LIMIT 60`, clipID)
-	if err != nil {
-		return nil, err
-	}
-	return pgx.CollectRows(rows, pgx.RowToStructByPos[Part])
 }
 
 // Part is one part of an export.
 func (s *Store) Part(ctx context.Context, exportID, shape string) (Part, error) {
-	rows, err := s.Pool.Query(ctx, `SELECT `+partColumns+` FROM export_parts p JOIN exports e ON e.id = p.export_id
+	list, err := many[Part](ctx, s, `SELECT `+partColumns+` FROM export_parts p JOIN exports e ON e.id = p.export_id
 		WHERE p.export_id = $1 AND p.shape = $2`, exportID, shape)
+	if err == nil && len(list) == 0 {
+		err = ErrNotFound
+	}
 	if err != nil {
 		return Part{}, err
 	}
-	p, err := pgx.CollectExactlyOneRow(rows, pgx.RowToStructByPos[Part])
-	return p, one(err)
+	return list[0], nil
 }
 
 // ExportDoc is the clip of an export and the clip's ID.
 func (s *Store) ExportDoc(ctx context.Context, exportID string) (doc []byte, err error) {
-	err = s.Pool.QueryRow(ctx, `SELECT doc FROM exports WHERE id = $1`, exportID).Scan(&doc)
-	return doc, one(err)
+	err = s.row(ctx, `SELECT doc FROM exports WHERE id = $1`, []any{exportID}, &doc)
+	return doc, err
 }
 
 // StartPart marks a part as running; false when this attempt is no longer wanted.
 func (s *Store) StartPart(ctx context.Context, exportID, shape string, attempt int) (bool, error) {
-	tag, err := s.Pool.Exec(ctx, `UPDATE export_parts SET state = 'running', started = now(), heartbeat = now(), done = 0, error = ''
+	n, err := s.exec(ctx, `UPDATE export_parts SET state = 'running', started = now(), heartbeat = now(), done = 0, error = ''
 		WHERE export_id = $1 AND shape = $2 AND attempt = $3 AND state IN ('waiting', 'running')`, exportID, shape, attempt)
-	return tag.RowsAffected() == 1, err
+	return n == 1, err
 }
 
 // Progress notes how many frames are done and that the worker lives; false when
 // the part was cancelled or given to another worker.
 func (s *Store) Progress(ctx context.Context, exportID, shape string, attempt, done int) (bool, error) {
-	tag, err := s.Pool.Exec(ctx, `UPDATE export_parts SET done = $4, heartbeat = now()
+	n, err := s.exec(ctx, `UPDATE export_parts SET done = $4, heartbeat = now()
 		WHERE export_id = $1 AND shape = $2 AND attempt = $3 AND state = 'running'`, exportID, shape, attempt, done)
-	return tag.RowsAffected() == 1, err
+	return n == 1, err
 }
 
 // Content is a file to be stored.
@@ -115,14 +113,14 @@ func (s *Store) FinishPart(ctx context.Context, exportID, shape string, attempt 
 
 // FailPart notes why a part failed.
 func (s *Store) FailPart(ctx context.Context, exportID, shape string, attempt int, reason string) error {
-	_, err := s.Pool.Exec(ctx, `UPDATE export_parts SET state = 'failed', error = $4
+	_, err := s.exec(ctx, `UPDATE export_parts SET state = 'failed', error = $4
 		WHERE export_id = $1 AND shape = $2 AND attempt = $3 AND state = 'running'`, exportID, shape, attempt, reason)
 	return err
 }
 
 // CancelExport stops what is not finished of an export.
 func (s *Store) CancelExport(ctx context.Context, exportID string) error {
-	_, err := s.Pool.Exec(ctx, `UPDATE export_parts SET state = 'cancelled'
+	_, err := s.exec(ctx, `UPDATE export_parts SET state = 'cancelled'
 		WHERE export_id = $1 AND state IN ('waiting', 'running')`, exportID)
 	return err
 }

@@ -22,8 +22,8 @@ func (s *Store) PutFile(ctx context.Context, hash, media string, r io.Reader) er
 }
 
 func putFile(ctx context.Context, tx pgx.Tx, hash, media string, r io.Reader) error {
-	tag, err := tx.Exec(ctx, `INSERT INTO files (hash, media, bytes) VALUES ($1, $2, 0) ON CONFLICT DO NOTHING`, hash, media)
-	if err != nil || tag.RowsAffected() == 0 {
+	n, err := soon(ctx, tx, `INSERT INTO files (hash, media, bytes) VALUES ($1, $2, 0) ON CONFLICT DO NOTHING`, hash, media)
+	if err != nil || n == 0 {
 		return err
 	}
 	buf, total := make([]byte, chunkBytes), int64(0)
@@ -31,7 +31,7 @@ func putFile(ctx context.Context, tx pgx.Tx, hash, media string, r io.Reader) er
 		k, err := io.ReadFull(r, buf)
 		if k > 0 {
 			total += int64(k)
-			if _, err := tx.Exec(ctx, `INSERT INTO file_chunks (hash, n, data) VALUES ($1, $2, $3)`, hash, n, buf[:k]); err != nil {
+			if _, err := soon(ctx, tx, `INSERT INTO file_chunks (hash, n, data) VALUES ($1, $2, $3)`, hash, n, buf[:k]); err != nil {
 				return err
 			}
 		}
@@ -42,8 +42,17 @@ func putFile(ctx context.Context, tx pgx.Tx, hash, media string, r io.Reader) er
 			return err
 		}
 	}
-	_, err = tx.Exec(ctx, `UPDATE files SET bytes = $2 WHERE hash = $1`, hash, total)
+	_, err = soon(ctx, tx, `UPDATE files SET bytes = $2 WHERE hash = $1`, hash, total)
 	return err
+}
+
+// soon runs a statement of a transaction that takes as long as a file is large,
+// each statement in time.
+func soon(ctx context.Context, tx pgx.Tx, sql string, args ...any) (int64, error) {
+	ctx, cancel := within(ctx)
+	defer cancel()
+	tag, err := tx.Exec(ctx, sql, args...)
+	return tag.RowsAffected(), err
 }
 
 // File is a stored file; it reads chunks as they are needed.
@@ -61,8 +70,8 @@ type File struct {
 // OpenFile finds a file. It implements io.ReadSeeker.
 func (s *Store) OpenFile(ctx context.Context, hash string) (*File, error) {
 	f := &File{Hash: hash, ctx: ctx, store: s, n: -1}
-	err := s.Pool.QueryRow(ctx, `SELECT media, bytes FROM files WHERE hash = $1`, hash).Scan(&f.Media, &f.Bytes)
-	return f, one(err)
+	err := s.row(ctx, `SELECT media, bytes FROM files WHERE hash = $1`, []any{hash}, &f.Media, &f.Bytes)
+	return f, err
 }
 
 func (f *File) Read(p []byte) (int, error) {
@@ -70,7 +79,7 @@ func (f *File) Read(p []byte) (int, error) {
 		return 0, io.EOF
 	}
 	if n := f.at / chunkBytes; n != f.n {
-		err := f.store.Pool.QueryRow(f.ctx, `SELECT data FROM file_chunks WHERE hash = $1 AND n = $2`, f.Hash, n).Scan(&f.chunk)
+		err := f.store.row(f.ctx, `SELECT data FROM file_chunks WHERE hash = $1 AND n = $2`, []any{f.Hash, n}, &f.chunk)
 		if err != nil {
 			return 0, fmt.Errorf("a part of the file %s is missing: %w", f.Hash, err)
 		}
@@ -114,18 +123,20 @@ func (s *Store) PutProp(ctx context.Context, p clip.Prop) error {
 	if err != nil {
 		return err
 	}
-	_, err = s.Pool.Exec(ctx, `INSERT INTO props (hash, name, prop) VALUES ($1, $2, $3)
+	_, err = s.exec(ctx, `INSERT INTO props (hash, name, prop) VALUES ($1, $2, $3)
 		ON CONFLICT (hash) DO UPDATE SET name = excluded.name, prop = excluded.prop, created_at = now()`, p.Hash, p.Name, b)
 	return err
 }
 
 // Props lists the props that were brought in, the newest first.
 func (s *Store) Props(ctx context.Context) ([]json.RawMessage, error) {
-	rows, err := s.Pool.Query(ctx, `SELECT prop FROM props ORDER BY created_at DESC, hash LIMIT 500`)
-	if err != nil {
-		return nil, err
+	type row struct{ Prop json.RawMessage }
+	list, err := many[row](ctx, s, `SELECT prop FROM props ORDER BY created_at DESC, hash LIMIT 500`)
+	out := make([]json.RawMessage, len(list))
+	for i, r := range list {
+		out[i] = r.Prop
 	}
-	return pgx.CollectRows(rows, pgx.RowTo[json.RawMessage])
+	return out, err
 }
 
 // PutBundle stores the files of a clip and its props.

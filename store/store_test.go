@@ -66,53 +66,6 @@ func TestMigratingTwiceIsHarmless(t *testing.T) {
 	again.Close()
 }
 
-// Of two changes from the same revision at the same time, one is taken and the
-// other is told.
-func TestChangesAtTheSameTimeDoNotOverwriteEachOther(t *testing.T) {
-	id, _ := made(t)
-	results := make(chan error, 8)
-	for range cap(results) {
-		go func() {
-			_, err := db.Change(context.Background(), id, 1, func(doc []byte) ([]*clip.Clip, []string, error) {
-				c, err := clip.Parse(doc)
-				return []*clip.Clip{c}, []string{"x"}, err
-			})
-			results <- err
-		}()
-	}
-	taken := 0
-	for range cap(results) {
-		err := <-results
-		var stale *store.StaleError
-		switch {
-		case err == nil:
-			taken++
-		case !errors.As(err, &stale) || stale.Revision != 2:
-			t.Errorf("the error is %v", err)
-		}
-	}
-	if taken != 1 {
-		t.Errorf("%d changes were taken", taken)
-	}
-	list, err := db.Revisions(t.Context(), id)
-	if err != nil || len(list) != 2 || list[0].Revision != 2 {
-		t.Errorf("the revisions are %v (%v)", list, err)
-	}
-}
-
-func TestAChangeThatFailsLeavesTheClip(t *testing.T) {
-	id, _ := made(t)
-	_, err := db.Change(t.Context(), id, 1, func([]byte) ([]*clip.Clip, []string, error) {
-		return nil, nil, errors.New("no")
-	})
-	if err == nil || err.Error() != "no" {
-		t.Errorf("the error is %v", err)
-	}
-	if r, err := db.Clip(t.Context(), id); err != nil || r.Revision != 1 {
-		t.Errorf("the clip is at %d (%v)", r.Revision, err)
-	}
-}
-
 func exported(t *testing.T) string {
 	t.Helper()
 	id, c := made(t)
@@ -224,7 +177,7 @@ func TestAFailureSaysWhy(t *testing.T) {
 }
 
 func TestWhatIsNotThereIsNotFound(t *testing.T) {
-	_, clipErr := db.Clip(t.Context(), "nobody")
+	_, clipErr := db.State(t.Context(), "nobody")
 	_, fileErr := db.OpenFile(t.Context(), "nothing")
 	_, partErr := db.Part(t.Context(), "none", "tall")
 	for _, err := range []error{clipErr, fileErr, partErr, db.DeleteClip(t.Context(), "nobody")} {

@@ -12,7 +12,6 @@ import (
 	"time"
 
 	"billow/bundle"
-	"billow/core/clip"
 	"billow/demo"
 	"billow/export"
 	"billow/media"
@@ -204,18 +203,14 @@ func bundleCommand() *cobra.Command {
 				return err
 			}
 			defer end()
-			r, err := s.Clip(ctx, args[0])
+			st, err := s.State(ctx, args[0])
 			if err != nil {
 				return inputError{fmt.Errorf("the clip %s: %w", args[0], err)}
-			}
-			c, err := clip.Parse(r.Doc)
-			if err != nil {
-				return err
 			}
 			if out == "" {
 				out = args[0] + ".zip"
 			}
-			return writeBundle(out, c, s.ReadFile)
+			return writeBundle(out, st.Clip, s.ReadFile)
 		},
 	}
 	h.flag(cmd)

@@ -11,18 +11,22 @@ import (
 	"billow/core/edit"
 	"billow/core/frame"
 	"billow/core/paint"
+	"billow/core/patch"
 	"billow/core/view"
 )
 
-// engine is one worker's state: the clip as it is kept, and as it is shown
-// while something is being dragged.
+// engine is one worker's state: the clip as the server has it, as it is kept
+// here with what the server has not taken yet, and as it is shown while
+// something is being dragged.
 type engine struct {
-	lib    *frame.Library
-	kept   *clip.Clip
-	shown  *clip.Clip
-	solo   []string // layers that are seen alone; not part of the clip
-	stages map[stageKey]*stage
-	still  map[string]*frame.Stage // of the shown clip, by shape, for questions
+	lib     *frame.Library
+	base    *clip.Clip // nil when it is not known
+	waiting []sent     // commands between base and kept
+	kept    *clip.Clip
+	shown   *clip.Clip
+	solo    []string // layers that are seen alone; not part of the clip
+	stages  map[stageKey]*stage
+	still   map[string]*frame.Stage // of the shown clip, by shape, for questions
 }
 
 type stageKey struct {
@@ -40,6 +44,10 @@ type method func(e *engine, arg, in []byte) (value any, out []byte, err error)
 
 var methods = map[string]method{
 	"open":       open,
+	"reopen":     reopen,
+	"advance":    advance,
+	"whole":      whole,
+	"stays":      stays,
 	"apply":      apply,
 	"follow":     follow,
 	"solo":       solo,
@@ -77,15 +85,25 @@ func (e *engine) arranged(s clip.Shape) *frame.Stage {
 	return e.still[s.ID]
 }
 
-// open takes a clip.
+// open takes a clip as the server has it.
 func open(e *engine, arg, _ []byte) (any, []byte, error) {
 	c, err := clip.Parse(arg)
 	if err != nil {
 		return nil, nil, err
 	}
-	e.kept = c
+	e.base, e.waiting, e.kept = c, nil, c
 	e.show(c)
 	return true, nil, nil
+}
+
+// reopen takes a clip as it was kept before a crash. What the server has of it
+// is not known then.
+func reopen(e *engine, arg, _ []byte) (any, []byte, error) {
+	ok, _, err := open(e, arg, nil)
+	if err == nil {
+		e.base = nil
+	}
+	return ok, nil, err
 }
 
 // applied is what a command has changed: a whole clip, or single layers where
@@ -97,12 +115,14 @@ type applied struct {
 	Rows    []view.Row    `json:"rows,omitempty"`
 	Places  any           `json:"places"`
 	Settled []string      `json:"settled,omitempty"` // names of layers
+	Undo    patch.Patch   `json:"undo,omitempty"`    // what takes a kept command back
 }
 
 // wish is a command and what the page looks at.
 type wish struct {
 	Command json.RawMessage `json:"command"`
 	Keep    bool            `json:"keep"`
+	ID      string          `json:"id"` // of a command that is kept
 	Shape   string          `json:"shape"`
 	Frame   int             `json:"frame"`
 	Open    []string        `json:"open"`   // layers whose rows are open
@@ -128,6 +148,9 @@ func (e *engine) change(arg []byte) (in wish, before *clip.Clip, err error) {
 	}
 	if in.Keep {
 		e.kept = c
+		if in.ID != "" {
+			e.waiting = append(e.waiting, sent{in.ID, in.Command})
+		}
 	}
 	e.show(c)
 	return in, before, nil
@@ -143,8 +166,13 @@ func apply(e *engine, arg, _ []byte) (any, []byte, error) {
 		s = e.shown.Shapes[0]
 	}
 	out := applied{Places: e.placesIn(s, in.Frame, in.Layer, in.Layers)}
-	if in.Keep {
+	if in.Keep && len(in.Command) > 0 {
 		out.Settled = edit.Settled(before, e.shown)
+		done, err := edit.Difference(before, e.shown)
+		if err != nil {
+			return nil, nil, err
+		}
+		out.Undo = done.Inverse()
 	}
 	layers, only := e.shown.Changes(before)
 	if !only || len(in.Command) == 0 {

@@ -42,6 +42,10 @@ func (c *Clip) Own(id string) *Layer {
 	return l
 }
 
+// Untouched tells whether a layer is still shared with the clip that this one
+// was copied from.
+func (c *Clip) Untouched(id string) bool { return c.shared[id] }
+
 // OwnAll makes all layers fit for being changed.
 func (c *Clip) OwnAll() {
 	for i := range c.Layers {

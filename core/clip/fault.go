@@ -32,11 +32,11 @@ func outside(field string, v, lo, hi float64) *FieldError {
 	if i := strings.IndexByte(name, '['); i > 0 {
 		name = name[:i]
 	}
-	return Fault(field, "%s lies between %g and %g, not %g", spoken(name), lo, hi, v)
+	return Fault(field, "%s lies between %g and %g, not %g", Spoken(name), lo, hi, v)
 }
 
-// spoken is a name of the document as words: "letterSpacing" is "letter spacing".
-func spoken(name string) string {
+// Spoken is a name of the document as words: "letterSpacing" is "letter spacing".
+func Spoken(name string) string {
 	var b strings.Builder
 	for _, r := range name {
 		if unicode.IsUpper(r) {

@@ -169,7 +169,7 @@ func (l *Layer) SetColour(property string, value []float64) error {
 	p, ok := PropertyNamed(property)
 	own := l.colourOf(property)
 	if !ok || own == nil {
-		return Fault("property", "%q has no %s to set", l.Name, spoken(property))
+		return Fault("property", "%q has no %s to set", l.Name, Spoken(property))
 	}
 	if why := wrongValue(p, value); why != nil {
 		why.Field = "value"

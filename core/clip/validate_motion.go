@@ -96,10 +96,10 @@ func (c *Clip) validateTrack(field, of, property string, t motion.Track) error {
 		}
 		f := clock.Frame(k.At)
 		if f < 0 || f >= c.Length {
-			return Fault(keyField(field, i)+".at", "%s has a key of %s at %s, outside the clip, which ends at %s; move or delete it first", of, spoken(property), c.timecode(f), c.timecode(c.Length))
+			return Fault(keyField(field, i)+".at", "%s has a key of %s at %s, outside the clip, which ends at %s; move or delete it first", of, Spoken(property), c.timecode(f), c.timecode(c.Length))
 		}
 		if i > 0 && f == last {
-			return Fault(keyField(field, i)+".at", "%s has two keys of %s on frame %d; move one of them or delete it", of, spoken(property), f)
+			return Fault(keyField(field, i)+".at", "%s has two keys of %s on frame %d; move one of them or delete it", of, Spoken(property), f)
 		}
 		if f < last {
 			return Fault(keyField(field, i)+".at", "the keys are not in order of time")
@@ -144,7 +144,7 @@ func wrongKey(property string, k motion.Key) *FieldError {
 // wrongValue says what is wrong with a value of a property, or nil.
 func wrongValue(p Property, v []float64) *FieldError {
 	if len(v) != p.Dims && !(p.Name == Scale && len(v) == 1) {
-		return Fault("", "a value of %s has %d number(s), not %d", spoken(p.Name), p.Dims, len(v))
+		return Fault("", "a value of %s has %d number(s), not %d", Spoken(p.Name), p.Dims, len(v))
 	}
 	for _, x := range v {
 		if !(x >= p.Min && x <= p.Max) {

@@ -16,7 +16,7 @@ type command interface {
 // kinds makes an empty command of each type.
 var kinds = map[string]func() command{
 	"batch":       func() command { return &Batch{} },
-	"replace":     func() command { return &Replace{} },
+	"undo":        func() command { return &Undo{} },
 	"setClip":     func() command { return &SetClip{} },
 	"setLight":    func() command { return &SetLight{} },
 	"setTempo":    func() command { return &SetTempo{} },
@@ -97,8 +97,8 @@ func applyTo(c *clip.Clip, raw []byte, depth int) (*clip.Clip, error) {
 		return nil, err
 	}
 	switch cmd := cmd.(type) {
-	case *Replace:
-		return clip.Parse(cmd.Clip)
+	case *Undo:
+		return undo(c, cmd)
 	case *Batch:
 		if depth > 0 {
 			return nil, clip.Fault("commands", "a batch cannot hold a batch")
@@ -121,11 +121,4 @@ type Batch struct {
 	Commands []json.RawMessage `json:"commands"`
 }
 
-// Replace puts a whole clip in place of another, as undo and restoring do.
-type Replace struct {
-	Typed
-	Clip json.RawMessage `json:"clip"`
-}
-
-func (*Batch) apply(*clip.Clip) error   { return nil }
-func (*Replace) apply(*clip.Clip) error { return nil }
+func (*Batch) apply(*clip.Clip) error { return nil }

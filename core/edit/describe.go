@@ -4,7 +4,7 @@ import "encoding/json"
 
 // words for each kind of command, for a clip's history.
 var words = map[string]string{
-	"batch": "Several changes", "replace": "Undo or redo", "setClip": "Clip settings", "setLight": "Light",
+	"batch": "Several changes", "undo": "Undone", "setClip": "Clip settings", "setLight": "Light",
 	"setTempo": "Tempo", "setTune": "Tune", "addProp": "Prop brought in", "setProduct": "Product",
 	"addLayer": "Layer added", "removeLayer": "Layer deleted", "copyLayer": "Layer copied", "stackLayer": "Stacking order",
 	"setLayer": "Layer settings", "setRest": "Rest", "clearRest": "Same as the other shapes", "setKey": "Key set",
@@ -20,9 +20,19 @@ var words = map[string]string{
 
 // Describe says in a few words what a command does.
 func Describe(raw []byte) string {
-	var t Typed
+	var t struct {
+		Type string          `json:"type"`
+		Kind json.RawMessage `json:"kind"`
+	}
 	if json.Unmarshal(raw, &t) != nil || words[t.Type] == "" {
 		return "A change"
+	}
+	var kind string
+	if t.Type == "undo" && len(t.Kind) > 0 && json.Unmarshal(t.Kind, &kind) == nil {
+		if kind == "again" {
+			return "Done again"
+		}
+		return "Back to revision " + kind
 	}
 	return words[t.Type]
 }

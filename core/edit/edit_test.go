@@ -109,7 +109,7 @@ func TestBadCommandsNameTheFieldAndLoseNothing(t *testing.T) {
 	refused(t, c, `{"type":"setProduct","product":{"id":"p","name":"Mug","price":"20","oldPrice":"15","currency":"EUR"}}`, "products")
 	refused(t, c, `{"type":"setLayer","layer":"words","set":{"kind":"cutout"}}`, "set")
 	refused(t, c, `{"type":"setLayer","layer":"words","set":{"words":{"fill":"red"}}}`, "")
-	refused(t, c, `{"type":"replace","clip":{"version":99}}`, "version")
+	refused(t, c, `{"type":"undo","changes":[{"at":["version"],"from":1,"to":99}]}`, "version")
 	if _, err := Apply(c, []byte(`{"type":"setLight","set":{"height":NaN}}`)); err == nil {
 		t.Error("NaN was taken")
 	}
@@ -264,15 +264,6 @@ func TestABatchIsAllOrNothing(t *testing.T) {
 	}
 	refused(t, sample(), `{"type":"batch","commands":[{"type":"setClip","name":"A"},{"type":"removeLayer","layer":"gone"}]}`, "layer")
 	refused(t, sample(), `{"type":"batch","commands":[{"type":"batch","commands":[]}]}`, "commands")
-}
-
-func TestUndoIsAReplacement(t *testing.T) {
-	c := sample()
-	changed := do(t, c, `{"type":"setClip","name":"Other"}`)
-	back := do(t, changed, `{"type":"replace","clip":`+string(c.Encode())+`}`)
-	if string(back.Encode()) != string(c.Encode()) {
-		t.Error("undoing gives another clip")
-	}
 }
 
 func TestAShorterClipTrimsButNeverDropsKeys(t *testing.T) {

@@ -13,8 +13,9 @@ import (
 // of them sensible.
 type monkey struct {
 	*rand.Rand
-	c *clip.Clip
-	n int
+	c     *clip.Clip
+	n     int
+	undos []object // of what was done, the oldest first
 }
 
 func (m *monkey) layer() *clip.Layer { return &m.c.Layers[m.Intn(len(m.c.Layers))] }
@@ -102,6 +103,9 @@ func (m *monkey) command() object {
 	subjects := [][]object{m.ofKeys(), m.ofValues(), m.ofMoves(id), m.ofStack(id), m.ofClip()}
 	if m.Intn(12) == 0 {
 		return object{"type": "batch", "commands": []object{m.ofKeys()[m.Intn(4)], m.ofStack(id)[m.Intn(4)], m.ofClip()[m.Intn(4)]}}
+	}
+	if n := len(m.undos); n > 0 && m.Intn(10) == 0 {
+		return m.undos[n-1-m.Intn(min(n, 20))]
 	}
 	s := subjects[m.Intn(len(subjects))]
 	return s[m.Intn(len(s))]

@@ -26,9 +26,12 @@ func TestRandomMotionKeepsTheClipSound(t *testing.T) {
 			if len(m.c.Layers) > 40 {
 				command = object{"type": "removeLayer", "layer": m.layer().ID}
 			}
-			if next := take(t, m.c, command); next != nil {
+			if before, next := m.c, take(t, m.c, command); next != nil {
 				m.c = next
 				taken[command["type"].(string)] = true
+				if n%2 == 0 {
+					m.undoable(t, before, next)
+				}
 			}
 			if n%50 == 49 {
 				drawn(t, m.c, m.Intn(m.c.Length))
@@ -39,10 +42,33 @@ func TestRandomMotionKeepsTheClipSound(t *testing.T) {
 		}
 	}
 	for kind := range kinds {
-		if !taken[kind] && kind != "replace" && kind != "addProp" && kind != "setProduct" {
+		if !taken[kind] && kind != "addProp" && kind != "setProduct" {
 			t.Errorf("no random %s was ever taken", kind)
 		}
 	}
+}
+
+// undoable holds that what was done leads there and back through JSON, and
+// remembers how to undo it.
+func (m *monkey) undoable(t *testing.T, before, after *clip.Clip) {
+	t.Helper()
+	p, err := Difference(before, after)
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, way := range []struct {
+		command  object
+		from, to *clip.Clip
+	}{
+		{object{"type": "undo", "changes": p, "kind": "again"}, before, after},
+		{object{"type": "undo", "changes": p.Inverse()}, after, before},
+	} {
+		if got := take(t, way.from, way.command); got == nil || string(got.Encode()) != string(way.to.Encode()) {
+			b, _ := json.Marshal(way.command)
+			t.Fatalf("%s does not lead from one to the other", b)
+		}
+	}
+	m.undos = append(m.undos, object{"type": "undo", "changes": p.Inverse()})
 }
 
 // take applies a command. The clip is nil when the command is refused.

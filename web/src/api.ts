@@ -1,13 +1,15 @@
-import { Problem, type Clip, type Command, type ExportPart, type Prop, type Shape } from './types'
+import { Problem, type Clip, type ExportPart, type Outcome, type Prop, type Sent, type Shape } from './types'
 
 // The server's answers. Every refusal becomes a Problem; status 0 means that
 // the server was not reached.
+// A file takes as long as it takes; everything else answers soon or not at all.
 async function call<T>(method: string, path: string, body?: BodyInit | object): Promise<T> {
   const raw = body instanceof Blob || body === undefined
   let answer: Response
   try {
     answer = await fetch(path, {
       method,
+      signal: body instanceof Blob ? undefined : AbortSignal.timeout(20000),
       body: raw ? (body as Blob | undefined) : JSON.stringify(body),
       headers: raw ? {} : { 'Content-Type': 'application/json' }
     })
@@ -32,6 +34,12 @@ export interface ClipSummary {
   updated: string
 }
 
+export interface Revision {
+  revision: number
+  change: string
+  at: string
+}
+
 export interface NewClip {
   name: string
   shape: Shape
@@ -45,12 +53,13 @@ export const api = {
   create: (c: NewClip) => call<{ id: string }>('POST', '/api/clips', c),
   remove: (id: string) => call<void>('DELETE', `/api/clips/${id}`),
   clip: (id: string) => call<{ id: string; revision: number; clip: Clip }>('GET', `/api/clips/${id}`),
-  commands: (id: string, revision: number, commands: Command[]) =>
-    call<{ revision: number }>('POST', `/api/clips/${id}/commands`, { revision, commands }),
-  revisions: (id: string) =>
-    call<{ revision: number; change: string; at: string }[]>('GET', `/api/clips/${id}/revisions`),
-  restore: (id: string, revision: number, now: number) =>
-    call<{ revision: number }>('POST', `/api/clips/${id}/restore`, { revision, now }),
+  commands: (id: string, after: number, commands: Sent[]) =>
+    call<Outcome>('POST', `/api/clips/${id}/commands`, { after, commands }),
+  since: (id: string, after: number) => call<Outcome>('GET', `/api/clips/${id}/commands?after=${after}`),
+  revisions: (id: string, before = 0) =>
+    call<{ revisions: Revision[]; more: boolean }>('GET', `/api/clips/${id}/revisions?before=${before}`),
+  restore: (id: string, revision: number, after: number, command: string) =>
+    call<Outcome>('POST', `/api/clips/${id}/restore`, { id: command, revision, after }),
   upload: (file: File) => call<Prop>('POST', `/api/props?name=${encodeURIComponent(file.name)}`, file),
   props: () => call<Prop[]>('GET', '/api/props'),
   importBundle: (file: File) => call<{ id: string }>('POST', '/api/bundles', file),

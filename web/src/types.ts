@@ -321,6 +321,36 @@ export interface Applied {
   rows?: Row[]
   places: Places
   settled?: string[] // names of layers that did not fit at a new tempo
+  undo?: Change[] // what takes a kept command back
+}
+
+// A change of one value; the engine makes and reads them.
+export interface Change {
+  at: string[]
+  from?: unknown
+  to?: unknown
+  order?: boolean
+}
+
+// A command with the ID under which it is taken once.
+export interface Sent {
+  id: string
+  command: Command
+}
+
+// What the server answers whoever edits or catches up.
+export interface Outcome {
+  revision: number
+  results?: { id: string; revision?: number; refused?: { message: string; field: string } }[]
+  missing: { revision: number; id: string; command: Command }[]
+  whole?: boolean
+}
+
+// What became of commands that wait when others' came before them.
+export interface Advanced {
+  same?: boolean
+  lost?: { id: string; what: string; reason: string }[]
+  undos?: Record<string, { undo: Change[]; stays?: string }>
 }
 
 export interface Property {

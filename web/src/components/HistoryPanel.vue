@@ -1,20 +1,28 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
-import { api } from '../api'
+import { api, type Revision } from '../api'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 
 const open = defineModel<boolean>({ required: true })
 const editor = useEditor()
-const list = ref<{ revision: number; change: string; at: string }[]>([])
+const list = ref<Revision[]>([])
+const more = ref(false)
 
-watch(open, async (is) => {
-  if (!is) return
+async function load() {
   try {
-    list.value = await api.revisions(editor.id)
+    const got = await api.revisions(editor.id, list.value.at(-1)?.revision)
+    list.value = [...list.value, ...got.revisions]
+    more.value = got.more
   } catch (e) {
     useNotices().fail(e)
   }
+}
+
+watch(open, (is) => {
+  if (!is) return
+  list.value = []
+  load()
 })
 
 async function restore(revision: number) {
@@ -39,6 +47,7 @@ async function restore(revision: number) {
         </button>
       </li>
     </ol>
+    <button v-if="more" class="plain" @click="load">Show earlier revisions</button>
   </BModal>
 </template>
 

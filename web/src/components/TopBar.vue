@@ -6,12 +6,23 @@ import IconButton from './IconButton.vue'
 defineEmits<{ export: []; history: [] }>()
 const editor = useEditor()
 
+// What a person must know of where the changes are.
 const state = computed(() => {
   const box = editor.outbox
-  if (!box) return { text: '', ok: true }
-  if (!box.online.value) return { text: `Not connected; ${box.waiting.value} kept here`, ok: false }
-  if (box.waiting.value) return { text: 'Saving…', ok: true }
-  return { text: 'Saved', ok: true }
+  if (!box) return { text: '', icon: '' }
+  const waiting = box.waiting.value
+  const left = `Not sent yet: ${waiting} ${waiting === 1 ? 'change' : 'changes'}`
+  const warned = waiting && !box.kept.value ? `${left}. The browser's storage is full: keep this page open` : ''
+  switch (box.connection.value) {
+    case 'gone':
+      return { text: 'Deleted elsewhere', icon: 'exclamation-triangle' }
+    case 'off':
+      return { text: warned || (waiting ? left : 'Not connected'), icon: 'wifi-off' }
+    case 'signedOut':
+      return { text: `Signed out. ${left}`, icon: 'lock' }
+  }
+  if (warned) return { text: warned, icon: 'exclamation-triangle' }
+  return { text: waiting ? 'Saving…' : 'Saved', icon: '' }
 })
 
 function rename(event: Event) {
@@ -27,8 +38,8 @@ function rename(event: Event) {
       <span>Clips</span>
     </RouterLink>
     <input class="name" :value="editor.clip?.name" aria-label="Name of the clip" @change="rename" />
-    <span class="saved" :class="{ off: !state.ok }" role="status">
-      <i :class="state.ok ? 'bi bi-check2' : 'bi bi-wifi-off'" aria-hidden="true" /> {{ state.text }}
+    <span class="saved" :class="{ off: state.icon }" role="status">
+      <i :class="`bi bi-${state.icon || 'check2'}`" aria-hidden="true" /> {{ state.text }}
     </span>
     <span class="flex-fill" />
     <IconButton

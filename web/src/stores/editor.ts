@@ -4,7 +4,6 @@ import { api } from '../api'
 import { Engine } from '../engine/engine'
 import { Painters } from '../engine/painters'
 import {
-  Problem,
   type Applied,
   type Clip,
   type Command,
@@ -15,8 +14,10 @@ import {
   type View
 } from '../types'
 import { listed } from '../words'
+import { Delivery, type Step } from './delivery'
+import { live } from './live'
 import { useNotices } from './notices'
-import { Outbox } from './outbox'
+import { newId, Outbox } from './outbox'
 
 const emptyView: View = {
   length: 1,
@@ -67,8 +68,8 @@ export const useEditor = defineStore('editor', () => {
   const keys = shallowRef<KeyRef[]>([])
   const version = ref(0) // counts what is shown, so that pictures follow
   const proofed = ref(0) // the version that the proofs may show
-  const past = shallowRef<Clip[]>([])
-  const future = shallowRef<Clip[]>([])
+  const past = shallowRef<Step[]>([])
+  const future = shallowRef<Step[]>([])
   const outbox = shallowRef<Outbox | null>(null)
 
   let edit: Engine
@@ -77,6 +78,9 @@ export const useEditor = defineStore('editor', () => {
   let queue: Promise<unknown> = Promise.resolve()
   let preview: Command | null = null
   let previewing = false
+  let seen: Command | null = null // what is shown of a drag at the moment
+  let delivery: Delivery
+  let deaf: () => void = () => undefined
 
   const layers = computed(() => new Map((clip.value?.layers ?? []).map((l) => [l.id, l])))
   const layer = computed(() => layers.value.get(selected.value))
@@ -97,7 +101,7 @@ export const useEditor = defineStore('editor', () => {
 
   async function open(clipId: string) {
     close()
-    edit = new Engine(crashed, async (e) => void (await e.call('open', kept.clip)))
+    edit = new Engine(crashed, async (e) => void (await e.call('reopen', kept.clip)))
     painters = new Painters(2, crashed)
     const got = await api.clip(clipId)
     id.value = clipId
@@ -106,19 +110,32 @@ export const useEditor = defineStore('editor', () => {
     properties.value = await edit.call<Property[]>('properties')
     shape.value = got.clip.shapes[0].id
     frame.value = 0
-    const box = new Outbox(clipId, got.revision, catchUp, refused)
-    outbox.value = box
-    const left = box.leftover()
-    if (left.length) await replay(left)
     await whole()
-    if (left.length) {
-      notices.say('Changes that had not reached the server were sent again')
-      box.flush()
-    }
+    delivery = new Delivery({
+      clip: clipId,
+      notices,
+      engine: () => edit,
+      box: () => (outbox.value && id.value === clipId ? outbox.value : null),
+      inOrder,
+      moved,
+      steps: (change) => {
+        past.value = change(past.value)
+        future.value = future.value.length ? change(future.value) : []
+      }
+    })
+    const box = new Outbox(clipId, got.revision, delivery)
+    outbox.value = box
+    deaf = live(
+      clipId,
+      (n) => n > box.revision && box.pull(),
+      () => (box.hurry(), box.pull())
+    )
   }
 
   function close() {
+    deaf()
     outbox.value?.stop()
+    outbox.value = null
     edit?.stop()
     painters?.stop()
     clip.value = null
@@ -132,34 +149,12 @@ export const useEditor = defineStore('editor', () => {
     solo.value = []
   }
 
-  // catchUp takes the server's clip and puts our unacknowledged commands on top;
-  // those that no longer fit are dropped and said.
-  async function catchUp(left: Command[]): Promise<Command[]> {
-    const got = await api.clip(id.value)
-    if (outbox.value) outbox.value.revision = got.revision
-    await edit.call('open', got.clip)
-    const fit = await replay(left)
+  // moved shows the clip after it has changed beneath what was done here; a drag
+  // goes on on top of it.
+  async function moved() {
+    keys.value = keys.value.filter((k) => kept.clip.layers.some((l) => l.id === k.layer))
     await whole()
-    notices.say('The clip was changed elsewhere; the page has caught up', 'done')
-    return fit
-  }
-
-  async function replay(left: Command[]): Promise<Command[]> {
-    const fit: Command[] = []
-    for (const command of left) {
-      try {
-        await edit.call('apply', { command, keep: true })
-        fit.push(command)
-      } catch (e) {
-        notices.fail(e)
-      }
-    }
-    return fit
-  }
-
-  async function refused(p: Problem) {
-    notices.say(`The server refused a change: ${p.message}`, 'problem')
-    await catchUp([])
+    if (seen) show(seen)
   }
 
   // what the page looks at, for the engine's answers.
@@ -203,25 +198,25 @@ export const useEditor = defineStore('editor', () => {
     return next
   }
 
-  // take applies a command and keeps it.
+  // take applies a command and keeps it; done is what it was, for undoing it.
   async function take(command: Command) {
-    const a = await edit.call<Applied>('apply', { command, keep: true, ...looking() })
+    const commandId = newId()
+    const a = await edit.call<Applied>('apply', { command, keep: true, id: commandId, ...looking() })
     kept = over(kept, a)
-    outbox.value?.add(command)
+    outbox.value?.add({ id: commandId, command })
     await present(kept, a.places, painters.follow(kept.clip, command, true))
-    return a
+    return { settled: a.settled, done: { id: commandId, undo: a.undo ?? [] } }
   }
 
   // run applies a command for good: one undo step.
   function run(command: Command): Promise<boolean> {
-    preview = null
+    preview = seen = null
     return inOrder(async () => {
       await painters.settled()
       try {
-        const before = kept.clip
-        const { settled } = await take(command)
+        const { settled, done } = await take(command)
         if (settled) notices.say(`At this tempo not all fits: ${listed(settled)} moved to the nearest free frames`)
-        past.value = [...past.value.slice(-199), before]
+        if (done.undo.length) past.value = [...past.value.slice(-499), done]
         future.value = []
         return true
       } catch (e) {
@@ -244,7 +239,7 @@ export const useEditor = defineStore('editor', () => {
   // wins; what the engine refuses is simply not shown. The Beatline and the
   // settings do not wait for the pictures, which follow as quickly as they can.
   function show(command: Command) {
-    preview = command
+    preview = seen = command
     if (previewing) return
     previewing = true
     inOrder(async () => {
@@ -269,7 +264,7 @@ export const useEditor = defineStore('editor', () => {
   // showPicture is show for what the Beatline itself shows already: only the
   // picture follows. No command is the clip as it is kept.
   function showPicture(command: Command | null) {
-    preview = null
+    preview = seen = null
     painters.preview(command ?? { type: 'batch', commands: [] }, redraw)
   }
 
@@ -282,37 +277,31 @@ export const useEditor = defineStore('editor', () => {
   }
 
   function revert() {
-    preview = null
+    preview = seen = null
     inOrder(back)
   }
 
-  async function step(from: typeof past, to: typeof past) {
-    const target = from.value.at(-1)
-    if (!target) return
-    preview = null
+  // step takes the last of one list back and remembers in the other how to do
+  // it again. What someone else has changed since is left alone.
+  async function step(from: typeof past, to: typeof past, kind?: 'again') {
+    const last = from.value.at(-1)
+    if (!last) return
+    preview = seen = null
     await inOrder(async () => {
       from.value = from.value.slice(0, -1)
-      to.value = [...to.value, kept.clip]
       keys.value = []
-      await take({ type: 'replace', clip: target })
+      const command = { type: 'undo', changes: last.undo, kind }
+      const stays = await edit.call<string>('stays', command)
+      const { done } = await take(command)
+      to.value = [...to.value, done]
+      if (stays) delivery.stays(stays)
     }).catch(notices.fail)
   }
 
   const undo = () => step(past, future)
-  const redo = () => step(future, past)
+  const redo = () => step(future, past, 'again')
 
-  async function restore(revision: number) {
-    const box = outbox.value
-    if (!box) return
-    await box.flush()
-    try {
-      await api.restore(id.value, revision, box.revision)
-      past.value = [...past.value, kept.clip]
-      await inOrder(() => catchUp([]))
-    } catch (e) {
-      notices.fail(e)
-    }
-  }
+  const restore = (revision: number) => delivery.restore(revision, newId()).catch(notices.fail)
 
   async function go(to: number) {
     frame.value = Math.max(0, Math.min((clip.value?.length ?? 1) - 1, Math.round(to)))
@@ -361,9 +350,9 @@ export const useEditor = defineStore('editor', () => {
     if (!clip.value) return
     const wanted = looking()
     inOrder(async () => {
-      const [seen, at] = await Promise.all([edit.call<View>('view', wanted), edit.call<Places>('places', wanted)])
-      kept = { ...kept, view: seen }
-      view.value = seen
+      const [rows, at] = await Promise.all([edit.call<View>('view', wanted), edit.call<Places>('places', wanted)])
+      kept = { ...kept, view: rows }
+      view.value = rows
       places.value = at
     }).catch(notices.fail)
   }

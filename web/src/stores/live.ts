@@ -1,0 +1,22 @@
+// live hears of new revisions of a clip while the page can be seen: a browser
+// opens few connections to one server, and a page that nobody sees needs none.
+// A page that is seen again, or connected again, asks what it has missed.
+export function live(clip: string, news: (revision: number) => void, back: () => void) {
+  let events: EventSource | null = null
+  function look() {
+    if (document.visibilityState === 'hidden') {
+      events?.close()
+      events = null
+    } else if (!events) {
+      events = new EventSource(`/api/clips/${clip}/events`)
+      events.addEventListener('open', back)
+      events.addEventListener('revision', (e) => news(Number((e as MessageEvent<string>).data)))
+    }
+  }
+  document.addEventListener('visibilitychange', look)
+  look()
+  return () => {
+    document.removeEventListener('visibilitychange', look)
+    events?.close()
+  }
+}
