@@ -46,8 +46,14 @@ func Library() (*frame.Library, error) {
 }
 
 // NewSite starts everything on free ports of loopback; side is the size of the
-// sample pictures.
+// sample pictures, 0 leaves the sample world out.
 func NewSite(side int) (*Site, error) {
+	return NewSiteBehind(side, func(url string) (string, error) { return url, nil })
+}
+
+// NewSiteBehind is NewSite with something between the server and its database:
+// through gives the address to be used instead of the database's own.
+func NewSiteBehind(side int, through func(url string) (string, error)) (*Site, error) {
 	dir, err := os.MkdirTemp("", "billow-e2e-")
 	if err != nil {
 		return nil, err
@@ -59,35 +65,45 @@ func NewSite(side int) (*Site, error) {
 		return nil, err
 	}
 	s.stop = cancel
-	if s.Store, err = store.Open(ctx, s.pg.URL); err != nil {
-		return nil, err
-	}
-	set, err := fonts.All()
+	url, err := through(s.pg.URL)
 	if err != nil {
 		return nil, err
 	}
-	if s.World, err = demo.Make(set, side, func(string, float64) {}); err != nil {
+	if s.Store, err = store.Open(ctx, url); err != nil {
 		return nil, err
 	}
-	if err := s.seed(ctx); err != nil {
-		return nil, err
+	if side > 0 {
+		if err := s.seed(ctx, side); err != nil {
+			return nil, err
+		}
 	}
+	return s, s.serve(ctx)
+}
+
+func (s *Site) serve(ctx context.Context) error {
 	q, err := export.NewQueue(s.Store, Library, true)
 	if err != nil {
-		return nil, err
+		return err
 	}
 	l, err := net.Listen("tcp", "127.0.0.1:0")
 	if err != nil {
-		return nil, err
+		return err
 	}
 	s.URL = "http://" + l.Addr().String()
 	srv := &server.Server{Store: s.Store, Queue: q, Page: web.Files(), Library: Library, Limits: media.DefaultLimits()}
 	go func() { s.done <- q.Run(ctx) }()
 	go func() { s.done <- srv.Serve(ctx, l) }()
-	return s, nil
+	return nil
 }
 
-func (s *Site) seed(ctx context.Context) error {
+func (s *Site) seed(ctx context.Context, side int) error {
+	set, err := fonts.All()
+	if err != nil {
+		return err
+	}
+	if s.World, err = demo.Make(set, side, func(string, float64) {}); err != nil {
+		return err
+	}
 	for _, p := range s.World.Props {
 		if err := s.Store.PutFile(ctx, p.Hash, p.Media, bytes.NewReader(s.World.Files[p.Hash])); err != nil {
 			return err

@@ -7,6 +7,7 @@ import (
 	"testing"
 
 	"billow/core/clip"
+	"billow/store"
 
 	"github.com/go-rod/rod"
 	"github.com/go-rod/rod/lib/proto"
@@ -79,21 +80,24 @@ func TestTwoPagesSeeEachOthersChanges(t *testing.T) {
 	a.clickText(".row-line .name", "^Mug$")
 	a.write("input[aria-label=Lift]", "70")
 	a.saved()
-	b.wait("the other page shows it", lift("mug-layer")+" === 70")
 	b.front()
+	b.wait("the other page shows it", lift("mug-layer")+" === 70")
+	// Someone elsewhere changes it while this page is looked at.
+	elsewhere := store.Edit{ID: store.NewID(), Command: []byte(`{"type":"setLayer","layer":"spoons-layer","set":{"lift":11}}`)}
+	if _, err := site.Store.Edit(t.Context(), id, 0, []store.Edit{elsewhere}); err != nil {
+		t.Fatal(err)
+	}
+	b.wait("it shows that at once", lift("spoons-layer")+" === 11")
 	b.clickText(".row-line .name", "Spoons")
 	b.write("input[aria-label=Lift]", "20")
 	b.saved()
 	a.front()
 	a.wait("the first page shows that one", lift("spoons-layer")+" === 20")
 	a.click("[aria-label=Undo]")
-	a.saved()
-	c := site.stored(t, id)
-	if c.Layer("mug-layer").Lift != 44 || c.Layer("spoons-layer").Lift != 20 {
-		t.Errorf("after undoing, the lifts are %g and %g, want 44 and 20", c.Layer("mug-layer").Lift, c.Layer("spoons-layer").Lift)
-	}
+	a.waitStored("only one's own change is undone", func(c *clip.Clip) bool {
+		return c.Layer("mug-layer").Lift == 44 && c.Layer("spoons-layer").Lift == 20
+	})
 	a.click("[aria-label=Redo]")
-	a.saved()
 	b.front()
 	b.wait("the other page shows it again", lift("mug-layer")+" === 70")
 	b.clickText(".row-line .name", "^Mug$")

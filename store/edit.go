@@ -245,12 +245,7 @@ func missing(ctx context.Context, q querier, id string, after, now int) (list []
 	if after > now || now-after > mostMissing {
 		return nil, true, nil
 	}
-	rows, err := q.Query(ctx, `SELECT revision, coalesce(edit_id, ''), command FROM revisions
-		WHERE clip_id = $1 AND revision > $2 AND revision <= $3 ORDER BY revision`, id, after, now)
-	if err != nil {
-		return nil, false, err
-	}
-	if list, err = pgx.CollectRows(rows, pgx.RowToStructByPos[Row]); err != nil {
+	if list, err = between(ctx, q, id, after, now); err != nil {
 		return nil, false, err
 	}
 	bytes := 0
@@ -262,6 +257,22 @@ func missing(ctx context.Context, q querier, id string, after, now int) (list []
 		return nil, true, nil
 	}
 	return list, false, nil
+}
+
+// Between is what was done to a clip after a revision, up to another one.
+func (s *Store) Between(ctx context.Context, id string, after, to int) ([]Row, error) {
+	ctx, cancel := within(ctx)
+	defer cancel()
+	return between(ctx, s.Pool, id, after, to)
+}
+
+func between(ctx context.Context, q querier, id string, after, to int) ([]Row, error) {
+	rows, err := q.Query(ctx, `SELECT revision, coalesce(edit_id, ''), command FROM revisions
+		WHERE clip_id = $1 AND revision > $2 AND revision <= $3 ORDER BY revision`, id, after, to)
+	if err != nil {
+		return nil, err
+	}
+	return pgx.CollectRows(rows, pgx.RowToStructByPos[Row])
 }
 
 // Restore makes a clip again what it was at a revision, as one more edit.
