@@ -4,6 +4,7 @@ import (
 	"archive/zip"
 	"bytes"
 	"context"
+	"io"
 	"strings"
 	"testing"
 
@@ -15,7 +16,7 @@ import (
 func sample() (*clip.Clip, map[string][]byte) {
 	tall, _ := clip.StandardShape("tall")
 	c := clip.New("Sample", tall, 30, 90)
-	file := []byte("a picture's bytes")
+	file := []byte("\x89PNG\r\n\x1a\na picture's bytes")
 	c.Props = []clip.Prop{{ID: "p", Name: "Mug", Kind: clip.KindCutout, Hash: media.Hash(file), Media: "image/png", Picture: &clip.Picture{W: 2, H: 2, Visible: [4]int{0, 0, 2, 2}}}}
 	return c, map[string][]byte{media.Hash(file): file}
 }
@@ -39,11 +40,16 @@ func packed(t *testing.T, files map[string]string) []byte {
 	return b.Bytes()
 }
 
+func opener(files map[string][]byte) func(context.Context, string) (io.ReadCloser, error) {
+	return func(_ context.Context, h string) (io.ReadCloser, error) {
+		return io.NopCloser(bytes.NewReader(files[h])), nil
+	}
+}
+
 func TestABundleComesBackEqual(t *testing.T) {
 	c, files := sample()
 	var first bytes.Buffer
-	read := func(_ context.Context, h string) ([]byte, error) { return files[h], nil }
-	if err := Write(t.Context(), &first, c, read); err != nil {
+	if err := Write(t.Context(), &first, c, opener(files)); err != nil {
 		t.Fatal(err)
 	}
 	b, err := Read(bytes.NewReader(first.Bytes()), int64(first.Len()))
@@ -54,7 +60,7 @@ func TestABundleComesBackEqual(t *testing.T) {
 		t.Error("the clip changed on the way")
 	}
 	var second bytes.Buffer
-	if err := Write(t.Context(), &second, b.Clip, b.File); err != nil {
+	if err := Write(t.Context(), &second, b.Clip, b.Open); err != nil {
 		t.Fatal(err)
 	}
 	if !bytes.Equal(first.Bytes(), second.Bytes()) {
@@ -76,10 +82,12 @@ func TestBadBundlesAreRefusedInWords(t *testing.T) {
 		"climbing":     {map[string]string{"clip.json": doc, "../../etc/x": "x"}, "leads out"},
 		"absolute":     {map[string]string{"clip.json": doc, "/etc/x": "x"}, "leads out"},
 		"backslash":    {map[string]string{"clip.json": doc, `..\x`: "x"}, "leads out"},
-		"wrong hash":   {map[string]string{"clip.json": doc, "files/" + good + ".png": "something else"}, "damaged"},
+		"wrong hash":   {map[string]string{"clip.json": doc, "files/" + good + ".png": "\x89PNG\r\n\x1a\nsomething else"}, "damaged"},
 		"missing file": {map[string]string{"clip.json": doc}, `"Mug" is missing`},
 		"no clip":      {map[string]string{"files/" + good + ".png": string(files[good])}, "no clip.json"},
 		"stranger":     {map[string]string{"clip.json": doc, "readme.txt": "hello"}, "does not belong"},
+		"zeros":        {map[string]string{"clip.json": doc, "files/" + good + ".png": string(make([]byte, 1<<20))}, "neither a picture nor a tune"},
+		"a page":       {map[string]string{"clip.json": doc, "files/" + good + ".png": "<html><script>"}, "neither a picture nor a tune"},
 		"bad clip":     {map[string]string{"clip.json": `{"version":1,"wings":2}`}, "wings"},
 		"newer clip":   {map[string]string{"clip.json": `{"version":7}`}, "version 7"},
 	}
@@ -87,6 +95,29 @@ func TestBadBundlesAreRefusedInWords(t *testing.T) {
 		b := packed(t, k.files)
 		if _, err := Read(bytes.NewReader(b), int64(len(b))); err == nil || !strings.Contains(err.Error(), k.says) {
 			t.Errorf("%s: the error is %v, want one that says %q", name, err, k.says)
+		}
+	}
+	for _, twice := range []string{"clip.json", "files/" + good + ".png"} {
+		var b bytes.Buffer
+		z := zip.NewWriter(&b)
+		for _, name := range []string{"clip.json", "files/" + good + ".png", twice} {
+			w, err := z.Create(name)
+			if err != nil {
+				t.Fatal(err)
+			}
+			content := string(files[good])
+			if name == "clip.json" {
+				content = doc
+			}
+			if _, err := w.Write([]byte(content)); err != nil {
+				t.Fatal(err)
+			}
+		}
+		if err := z.Close(); err != nil {
+			t.Fatal(err)
+		}
+		if _, err := Read(bytes.NewReader(b.Bytes()), int64(b.Len())); err == nil || !strings.Contains(err.Error(), "tw") {
+			t.Errorf("with two %s the error is %v", twice, err)
 		}
 	}
 	if _, err := Read(strings.NewReader("PK but not a zip"), 16); err == nil {
@@ -111,8 +142,7 @@ func TestMotionComesBackEqual(t *testing.T) {
 		c = next
 	}
 	var out bytes.Buffer
-	read := func(_ context.Context, h string) ([]byte, error) { return files[h], nil }
-	if err := Write(t.Context(), &out, c, read); err != nil {
+	if err := Write(t.Context(), &out, c, opener(files)); err != nil {
 		t.Fatal(err)
 	}
 	b, err := Read(bytes.NewReader(out.Bytes()), int64(out.Len()))

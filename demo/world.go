@@ -6,6 +6,7 @@ import (
 	"fmt"
 	"image"
 	"image/png"
+	"io"
 
 	"billow/core/clip"
 	"billow/core/words"
@@ -35,10 +36,10 @@ type WAV struct {
 	File []byte
 }
 
-// File gives a file by its hash.
-func (w *World) File(_ context.Context, hash string) ([]byte, error) {
+// Open reads a file by its hash.
+func (w *World) Open(_ context.Context, hash string) (io.ReadCloser, error) {
 	if f, ok := w.Files[hash]; ok {
-		return f, nil
+		return io.NopCloser(bytes.NewReader(f)), nil
 	}
 	return nil, fmt.Errorf("the sample world has no file %s", hash)
 }
@@ -69,14 +70,10 @@ func Make(fonts *words.Fonts, side int, progress func(what string, share float64
 	for i := range Tunes {
 		t := &Tunes[i]
 		progress(t.Name, (float64(len(models)+i))/steps)
-		pcm := t.Play()
-		file := media.WAV(pcm)
-		p, err := media.SoundProp(t.ID, t.Name, file, pcm)
-		if err != nil {
+		file := media.WAV(t.Play())
+		if err := w.add(stock, t.ID, t.Name, file); err != nil {
 			return nil, err
 		}
-		p.Credit = "Made by code for the sample world; free to use"
-		w.add(stock, p, file)
 		w.Tunes[t.ID] = WAV{t, file}
 	}
 	lantern, err := lanternWeekend(stock)
@@ -102,23 +99,29 @@ func (w *World) picture(s *stock, id, name string, m image.Image) error {
 	if err := png.Encode(&out, m); err != nil {
 		return err
 	}
-	b, err := media.Picture(out.Bytes(), media.DefaultLimits())
-	if err != nil {
-		return err
-	}
-	p, err := media.PictureProp(id, name, out.Bytes(), b)
-	if err != nil {
-		return err
-	}
-	p.Credit = "Made by code for the sample world; free to use"
-	w.add(s, p, out.Bytes())
-	return nil
+	return w.add(s, id, name, out.Bytes())
 }
 
-func (w *World) add(s *stock, p clip.Prop, file []byte) {
+// add brings a file in as a person would.
+func (w *World) add(s *stock, id, name string, file []byte) error {
+	spool, err := media.NewSpool(bytes.NewReader(file), int64(len(file)))
+	if err != nil {
+		return err
+	}
+	defer spool.Close()
+	p, kept, err := media.Examine(context.Background(), name, spool, media.DefaultLimits())
+	if err != nil {
+		return err
+	}
+	if kept != spool {
+		kept.Close()
+		return fmt.Errorf("%s would be kept in another form than it was made in", name)
+	}
+	p.ID, p.Name, p.Credit = id, name, "Made by code for the sample world; free to use"
 	s.props[p.ID] = p
 	w.Props = append(w.Props, p)
 	w.Files[p.Hash] = file
+	return nil
 }
 
 // stock is what sample clips choose from.

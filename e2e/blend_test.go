@@ -9,6 +9,7 @@ import (
 	"billow/core/colour"
 	"billow/core/frame"
 	"billow/core/paint"
+	"billow/export"
 )
 
 // TestBlendModesAgreeWithTheBrowser draws a translucent colour over another in
@@ -20,7 +21,7 @@ func TestBlendModesAgreeWithTheBrowser(t *testing.T) {
 		{{R: 240, G: 220, B: 30, A: 255}, {R: 20, G: 90, B: 160, A: 255}},
 		{{R: 12, G: 40, B: 90, A: 255}, {R: 250, G: 120, B: 40, A: 150}},
 	}
-	lib, err := Library()
+	lib, err := export.Library()
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -10,7 +10,6 @@ import (
 	"os"
 	"time"
 
-	"billow/core/frame"
 	"billow/demo"
 	"billow/export"
 	"billow/fonts"
@@ -34,15 +33,6 @@ type Site struct {
 	dir   string
 	stop  context.CancelFunc
 	done  chan error
-}
-
-// Library makes what clips are drawn from.
-func Library() (*frame.Library, error) {
-	set, err := fonts.All()
-	if err != nil {
-		return nil, err
-	}
-	return frame.NewLibrary(set, 256<<20), nil
 }
 
 // NewSite starts everything on free ports of loopback; side is the size of the
@@ -81,7 +71,8 @@ func NewSiteBehind(side int, through func(url string) (string, error)) (*Site, e
 }
 
 func (s *Site) serve(ctx context.Context) error {
-	q, err := export.NewQueue(s.Store, Library, true)
+	drawer := &export.Drawer{}
+	q, err := export.NewQueue(s.Store, drawer, true)
 	if err != nil {
 		return err
 	}
@@ -90,7 +81,7 @@ func (s *Site) serve(ctx context.Context) error {
 		return err
 	}
 	s.URL = "http://" + l.Addr().String()
-	srv := &server.Server{Store: s.Store, Queue: q, Page: web.Files(), Library: Library, Limits: media.DefaultLimits()}
+	srv := &server.Server{Store: s.Store, Queue: q, Drawer: drawer, Page: web.Files(), Limits: media.DefaultLimits()}
 	go func() { s.done <- q.Run(ctx) }()
 	go func() { s.done <- srv.Serve(ctx, l) }()
 	return nil
@@ -105,10 +96,7 @@ func (s *Site) seed(ctx context.Context, side int) error {
 		return err
 	}
 	for _, p := range s.World.Props {
-		if err := s.Store.PutFile(ctx, p.Hash, p.Media, bytes.NewReader(s.World.Files[p.Hash])); err != nil {
-			return err
-		}
-		if err := s.Store.PutProp(ctx, p); err != nil {
+		if err := s.Store.Keep(ctx, p, bytes.NewReader(s.World.Files[p.Hash])); err != nil {
 			return err
 		}
 	}

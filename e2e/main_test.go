@@ -6,6 +6,8 @@ import (
 	"testing"
 	"time"
 
+	"billow/export"
+
 	"github.com/go-rod/rod"
 	"github.com/go-rod/rod/lib/input"
 	"github.com/go-rod/rod/lib/proto"
@@ -16,7 +18,10 @@ var (
 	browser *rod.Browser
 )
 
-func TestMain(m *testing.M) { os.Exit(run(m)) }
+func TestMain(m *testing.M) {
+	export.DrawIfAsked()
+	os.Exit(run(m))
+}
 
 func run(m *testing.M) int {
 	var err error

@@ -40,11 +40,11 @@ func compareDrawing(t *testing.T, n int) {
 	}
 	u := visit(t, "/clips/"+id)
 	u.ready()
-	lib, err := Library()
+	lib, err := export.Library()
 	if err != nil {
 		t.Fatal(err)
 	}
-	if err := export.Load(t.Context(), c, lib, site.World.File); err != nil {
+	if err := export.Load(t.Context(), c, lib, site.World.Open); err != nil {
 		t.Fatal(err)
 	}
 	for i := range 20 {

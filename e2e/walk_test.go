@@ -404,11 +404,16 @@ func (u *user) confirmFrames(file string, landed int) {
 // after than just before.
 func (u *user) confirmBeats(file string) {
 	u.t.Helper()
-	b, err := os.ReadFile(file)
+	f, err := os.Open(file)
 	if err != nil {
 		u.t.Fatal(err)
 	}
-	pcm, err := media.DecodeSound(context.Background(), b)
+	spool, err := media.Spooled(f)
+	if err != nil {
+		u.t.Fatal(err)
+	}
+	defer spool.Close()
+	pcm, err := media.DecodeSound(context.Background(), spool, media.MaxSeconds)
 	if err != nil {
 		u.t.Fatal(err)
 	}

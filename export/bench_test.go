@@ -36,9 +36,9 @@ func lantern(b *testing.B) (*clip.Clip, *frame.Library, *demo.World) {
 	if err != nil {
 		b.Fatal(err)
 	}
-	lib := frame.NewLibrary(set, 384<<20)
+	lib := frame.NewLibrary(set, cacheBytes)
 	c := w.Clips[0].Clip
-	if err := Load(context.Background(), c, lib, w.File); err != nil {
+	if err := Load(context.Background(), c, lib, w.Open); err != nil {
 		b.Fatal(err)
 	}
 	return c, lib, w
@@ -74,14 +74,14 @@ func BenchmarkExport(b *testing.B) {
 	shape, ctx := c.Shapes[0], context.Background()
 	for range b.N {
 		began := time.Now()
-		f, err := MP4(ctx, c, shape, lib, w.File, func(int) {})
+		f, err := MP4(ctx, c, shape, lib, w.Open, func(int) {})
 		if err != nil {
 			b.Fatal(err)
 		}
 		whole := time.Since(began)
 		f.Close()
 		raw := rawFrames(b, c, shape, lib)
-		sound, err := Sound(ctx, c, w.File)
+		sound, err := Sound(ctx, c, w.Open)
 		if err != nil {
 			b.Fatal(err)
 		}

@@ -2,18 +2,12 @@ package export
 
 import (
 	"context"
-	"crypto/sha256"
-	"encoding/hex"
 	"errors"
-	"io"
 	"log/slog"
-	"strings"
 	"sync/atomic"
 	"time"
 
 	"billow/core/clip"
-	"billow/core/frame"
-	"billow/media"
 	"billow/store"
 
 	"github.com/jackc/pgx/v5"
@@ -33,9 +27,9 @@ func (PartArgs) Kind() string { return "export_part" }
 
 // Queue takes exports and, when started, works on them.
 type Queue struct {
-	store   *store.Store
-	client  *river.Client[pgx.Tx]
-	library func() (*frame.Library, error)
+	store  *store.Store
+	client *river.Client[pgx.Tx]
+	drawer *Drawer
 }
 
 // Silence after which a worker counts as dead. It says that it lives every
@@ -43,12 +37,14 @@ type Queue struct {
 const silence = 12 * time.Second
 
 // NewQueue prepares a queue; working tells whether this process also works.
-func NewQueue(s *store.Store, library func() (*frame.Library, error), working bool) (*Queue, error) {
-	q := &Queue{store: s, library: library}
+func NewQueue(s *store.Store, drawer *Drawer, working bool) (*Queue, error) {
+	q := &Queue{store: s, drawer: drawer}
 	config := &river.Config{Logger: slog.New(slog.DiscardHandler), FetchPollInterval: 500 * time.Millisecond}
 	if working {
 		config.Workers = river.NewWorkers()
 		river.AddWorker(config.Workers, &worker{q: q})
+		river.AddWorker(config.Workers, &tidier{store: s})
+		config.PeriodicJobs = []*river.PeriodicJob{daily()}
 		// Drawing uses all cores by itself, so one at a time.
 		config.Queues = map[string]river.QueueConfig{river.QueueDefault: {MaxWorkers: 1}}
 	}
@@ -65,31 +61,33 @@ func (q *Queue) Run(ctx context.Context) error {
 	tick := time.NewTicker(3 * time.Second)
 	defer tick.Stop()
 	for {
-		err := q.store.Orphans(ctx, silence, func(tx pgx.Tx, p store.Part) error {
-			return q.enqueue(ctx, tx, PartArgs{p.ExportID, p.Shape, p.Attempt})
-		})
+		err := q.store.Orphans(ctx, silence, q.enqueue(ctx))
 		if err != nil && ctx.Err() == nil {
 			slog.Warn("looking for abandoned exports", "error", err)
 		}
 		select {
 		case <-tick.C:
 		case <-ctx.Done():
-			stop, cancel := context.WithTimeout(context.Background(), 15*time.Second)
+			stop, cancel := context.WithTimeout(context.Background(), 5*time.Second)
 			defer cancel()
 			return q.client.StopAndCancel(stop)
 		}
 	}
 }
 
-func (q *Queue) enqueue(ctx context.Context, tx pgx.Tx, args PartArgs) error {
-	_, err := q.client.InsertTx(ctx, tx, args, &river.InsertOpts{MaxAttempts: 1})
-	return err
+// enqueue queues parts in a transaction. A database that is away for a moment
+// when the work begins is asked again.
+func (q *Queue) enqueue(ctx context.Context) func(tx pgx.Tx, p store.Part) error {
+	return func(tx pgx.Tx, p store.Part) error {
+		_, err := q.client.InsertTx(ctx, tx, PartArgs{p.ExportID, p.Shape, p.Attempt}, &river.InsertOpts{MaxAttempts: 5})
+		return err
+	}
 }
 
 // Add queues an export of some shapes of a clip.
 func (q *Queue) Add(ctx context.Context, id, clipID string, revision int, c *clip.Clip, shapes []string) error {
 	return q.store.CreateExport(ctx, id, clipID, revision, c, shapes, func(tx pgx.Tx, shape string) error {
-		return q.enqueue(ctx, tx, PartArgs{id, shape, 1})
+		return q.enqueue(ctx)(tx, store.Part{ExportID: id, Shape: shape, Attempt: 1})
 	})
 }
 
@@ -101,6 +99,9 @@ type worker struct {
 // Timeout: an export takes as long as it takes.
 func (w *worker) Timeout(*river.Job[PartArgs]) time.Duration { return -1 }
 
+// NextRetry is soon: only a database that did not answer is a reason for it.
+func (w *worker) NextRetry(*river.Job[PartArgs]) time.Time { return time.Now().Add(2 * time.Second) }
+
 // errUnwanted ends a job that was cancelled or given to another worker.
 var errUnwanted = errors.New("no longer wanted")
 
@@ -111,15 +112,17 @@ func (w *worker) Work(ctx context.Context, job *river.Job[PartArgs]) error {
 		return err
 	}
 	err = w.export(ctx, a)
-	switch {
-	case err == nil || errors.Is(err, errUnwanted):
+	if err == nil || errors.Is(err, errUnwanted) {
 		return nil
-	case ctx.Err() != nil:
-		// This process is being stopped: another one takes over when the
-		// heartbeat has been silent.
-		return err
 	}
-	return s.FailPart(context.WithoutCancel(ctx), a.Export, a.Shape, a.Attempt, err.Error())
+	// What has become of it is noted even while this process is being stopped.
+	noting := context.WithoutCancel(ctx)
+	if ctx.Err() != nil {
+		return s.ReleasePart(noting, a.Export, a.Shape, a.Attempt, w.q.enqueue(noting))
+	}
+	slog.Warn("a part of an export failed", "export", a.Export, "shape", a.Shape, "attempt", a.Attempt, "error", err)
+	var final FinalError
+	return s.FailPart(noting, a.Export, a.Shape, a.Attempt, err.Error(), errors.As(err, &final), w.q.enqueue(noting))
 }
 
 func (w *worker) export(ctx context.Context, a PartArgs) error {
@@ -130,46 +133,29 @@ func (w *worker) export(ctx context.Context, a PartArgs) error {
 	}
 	c, err := clip.Parse(doc)
 	if err != nil {
-		return err
+		return FinalError{err}
 	}
 	shape, err := c.Shape(a.Shape)
 	if err != nil {
-		return err
-	}
-	lib, err := w.q.library()
-	if err != nil {
-		return err
+		return FinalError{err}
 	}
 	ctx, cancel := context.WithCancelCause(ctx)
 	defer cancel(nil)
 	var done atomic.Int64
 	go w.report(ctx, a, &done, cancel)
-	video, err := MP4(ctx, c, shape, lib, s.ReadFile, func(n int) { done.Store(int64(n)) })
+	drawn, err := w.q.drawer.Draw(ctx, Job{
+		Database: s.URL, Clip: doc, Shape: a.Shape, Video: true, W: shape.W, H: shape.H, Frame: c.Clock().Frame(c.Poster),
+	}, func(n int) { done.Store(int64(n)) })
 	if cause := context.Cause(ctx); errors.Is(cause, errUnwanted) {
 		err = errUnwanted
 	}
 	if err != nil {
 		return err
 	}
-	defer video.Close()
-	still, err := Still(ctx, c, shape, shape.W, shape.H, c.Clock().Frame(c.Poster), lib, s.ReadFile)
-	if err != nil {
-		return err
-	}
-	png, err := media.EncodePNG(still)
-	if err != nil {
-		return err
-	}
-	sum := sha256.New()
-	if _, err := io.Copy(sum, video); err != nil {
-		return err
-	}
-	if _, err := video.Seek(0, io.SeekStart); err != nil {
-		return err
-	}
+	defer drawn.Close()
 	return s.FinishPart(ctx, a.Export, a.Shape, a.Attempt,
-		store.Content{Hash: hex.EncodeToString(sum.Sum(nil)), Media: "video/mp4", Reader: video},
-		store.Content{Hash: media.Hash(png), Media: "image/png", Reader: strings.NewReader(string(png))})
+		store.Content{Hash: drawn.Video.Hash, Media: "video/mp4", Reader: drawn.Video},
+		store.Content{Hash: drawn.Still.Hash, Media: "image/png", Reader: drawn.Still})
 }
 
 // report writes progress twice a second and cancels when the part is no longer

@@ -9,15 +9,29 @@ import (
 	"os"
 	"runtime"
 
+	"billow/bundle"
 	"billow/core/clip"
 	"billow/core/frame"
 	"billow/core/mix"
 	"billow/core/paint"
+	"billow/fonts"
 	"billow/media"
 )
 
-// Files finds the bytes of a file by its hash.
-type Files func(ctx context.Context, hash string) ([]byte, error)
+// cacheBytes is how much a process keeps of what it could make again.
+const cacheBytes = 384 << 20
+
+// Library is a new library with Billow's fonts.
+func Library() (*frame.Library, error) {
+	set, err := fonts.All()
+	if err != nil {
+		return nil, err
+	}
+	return frame.NewLibrary(set, cacheBytes), nil
+}
+
+// Files opens a file by its hash.
+type Files func(ctx context.Context, hash string) (io.ReadCloser, error)
 
 // Load decodes the pictures of a clip into a library.
 func Load(ctx context.Context, c *clip.Clip, lib *frame.Library, files Files) error {
@@ -26,17 +40,43 @@ func Load(ctx context.Context, c *clip.Clip, lib *frame.Library, files Files) er
 		if p.Picture == nil || lib.Picture(p.Hash) != nil || !used(c, p.ID) {
 			continue
 		}
-		b, err := files(ctx, p.Hash)
-		if err != nil {
-			return fmt.Errorf("the file of %q is missing: %w", p.Name, err)
-		}
-		bitmap, err := media.Picture(b, media.DefaultLimits())
-		if err != nil {
+		if err := load(ctx, p, lib, files); err != nil {
 			return fmt.Errorf("%q: %w", p.Name, err)
 		}
-		lib.AddPicture(p.Hash, bitmap)
 	}
 	return nil
+}
+
+func load(ctx context.Context, p *clip.Prop, lib *frame.Library, files Files) error {
+	s, err := spooled(ctx, p, files)
+	if err != nil {
+		return err
+	}
+	defer s.Close()
+	size, err := media.Size(s.Again(), media.DefaultLimits())
+	if err != nil {
+		return err
+	}
+	free, err := media.Take(ctx, media.Cost(size))
+	if err != nil {
+		return err
+	}
+	defer free()
+	bitmap, err := media.Picture(s.Again())
+	if err == nil {
+		lib.AddPicture(p.Hash, bitmap)
+	}
+	return err
+}
+
+// spooled is a prop's file on disk.
+func spooled(ctx context.Context, p *clip.Prop, files Files) (*media.Spool, error) {
+	r, err := files(ctx, p.Hash)
+	if err != nil {
+		return nil, fmt.Errorf("its file is missing: %w", err)
+	}
+	defer r.Close()
+	return media.NewSpool(r, bundle.MaxFile)
 }
 
 func used(c *clip.Clip, prop string) bool {
@@ -54,11 +94,14 @@ func Sound(ctx context.Context, c *clip.Clip, files Files) ([]float32, error) {
 		return nil, nil
 	}
 	p := c.Prop(c.Tune.Prop)
-	b, err := files(ctx, p.Hash)
+	s, err := spooled(ctx, p, files)
 	if err != nil {
-		return nil, fmt.Errorf("the file of %q is missing: %w", p.Name, err)
+		return nil, fmt.Errorf("%q: %w", p.Name, err)
 	}
-	pcm, err := media.DecodeSound(ctx, b)
+	defer s.Close()
+	// One second more, so that a tune that goes on is known to.
+	needed := c.Tune.Start + float64(c.Length)/float64(c.Rate) + 1
+	pcm, err := media.DecodeSound(ctx, s, needed)
 	if err != nil {
 		return nil, fmt.Errorf("%q: %w", p.Name, err)
 	}

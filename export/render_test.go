@@ -33,7 +33,9 @@ func fading(t *testing.T, frames int) (*clip.Clip, clip.Shape, *frame.Library) {
 	return c, c.Shapes[0], frame.NewLibrary(words.NewFonts(), 1<<20)
 }
 
-func none(context.Context, string) ([]byte, error) { return nil, errors.New("there are no files") }
+func none(context.Context, string) (io.ReadCloser, error) {
+	return nil, errors.New("there are no files")
+}
 
 func TestFramesComeInOrder(t *testing.T) {
 	c, shape, lib := fading(t, 90)
@@ -123,7 +125,7 @@ func TestAMissingFileIsNamed(t *testing.T) {
 	c, shape, lib := fading(t, 30)
 	c.Props = []clip.Prop{{ID: "m", Name: "Red mug", Kind: clip.KindCutout, Hash: strings.Repeat("0", 64), Media: "image/png", Picture: &clip.Picture{W: 1, H: 1, Visible: [4]int{0, 0, 1, 1}}}}
 	c.Layers = append(c.Layers, clip.Draft(c, clip.KindCutout, "Mug", "m", ""))
-	if _, err := MP4(t.Context(), c, shape, lib, none, func(int) {}); err == nil || !strings.Contains(err.Error(), `"Red mug" is missing`) {
+	if _, err := MP4(t.Context(), c, shape, lib, none, func(int) {}); err == nil || !strings.Contains(err.Error(), `"Red mug": its file is missing`) {
 		t.Errorf("the error is %v", err)
 	}
 	if _, err := Still(t.Context(), c, shape, 64, 64, 0, lib, none); err == nil {

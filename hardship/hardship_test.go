@@ -1,6 +1,16 @@
 package hardship
 
-import "testing"
+import (
+	"os"
+	"testing"
+
+	"billow/export"
+)
+
+func TestMain(m *testing.M) {
+	export.DrawIfAsked()
+	os.Exit(m.Run())
+}
 
 func TestThreePagesOverCutConnectionsLoseNothing(t *testing.T) {
 	r, err := EditFromThreePages(240, 7)

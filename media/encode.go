@@ -1,7 +1,6 @@
 package media
 
 import (
-	"bytes"
 	"context"
 	"encoding/binary"
 	"errors"
@@ -9,11 +8,10 @@ import (
 	"io"
 	"math"
 	"os"
-	"os/exec"
-	"path/filepath"
 	"strconv"
-	"strings"
+	"sync/atomic"
 	"syscall"
+	"time"
 
 	"billow/core/mix"
 )
@@ -21,16 +19,22 @@ import (
 // Video describes what is encoded.
 type Video struct {
 	W, H, Rate int
-	Sound      []float32 // interleaved stereo at mix.Rate; nil for none
+	Sound      []float32     // interleaved stereo at mix.Rate; nil for none
+	Patience   time.Duration // without progress the encoder is ended; 0 is a minute
 }
+
+// encoderMemory is how much address space the encoder may take, for frames of
+// clip.MaxSide pixels a side.
+const encoderMemory = 6 << 30
 
 // Encode makes an MP4: H.264 High, BT.709 limited 4:2:0, AAC at 192 kb/s. feed
 // writes the frames, each paint.YUVSize bytes. The file that comes back stands
 // at its start, has no name and vanishes when it is closed, whatever happens.
 func Encode(ctx context.Context, v Video, feed func(w io.Writer) error) (*os.File, error) {
-	ctx, cancel := context.WithCancel(ctx)
-	defer cancel()
-	out, err := nameless()
+	asked := ctx
+	ctx, cancel := context.WithCancelCause(ctx)
+	defer cancel(nil)
+	out, err := Nameless()
 	if err != nil {
 		return nil, err
 	}
@@ -40,48 +44,104 @@ func Encode(ctx context.Context, v Video, feed func(w io.Writer) error) (*os.Fil
 			out.Close()
 		}
 	}()
-	cmd := exec.CommandContext(ctx, "ffmpeg", arguments(v)...)
-	cmd.SysProcAttr = &syscall.SysProcAttr{Pdeathsig: syscall.SIGKILL}
-	var problems bytes.Buffer
-	cmd.Stderr = &limited{w: &problems, left: 4000}
+	t, err := newTool(ctx, ErrNoFFmpeg, encoderMemory, arguments(v)...)
+	if err != nil {
+		return nil, err
+	}
 	soundOut, soundIn, err := os.Pipe()
 	if err != nil {
 		return nil, err
 	}
 	defer soundOut.Close()
-	cmd.ExtraFiles = []*os.File{out, soundOut}
-	frames, err := cmd.StdinPipe()
+	t.ExtraFiles = []*os.File{out, soundOut}
+	frames, err := t.StdinPipe()
 	if err != nil {
 		return nil, err
 	}
-	if err := cmd.Start(); err != nil {
+	if err := t.Start(); err != nil {
 		soundIn.Close()
-		if errors.Is(err, exec.ErrNotFound) {
-			return nil, ErrNoFFmpeg
-		}
 		return nil, err
 	}
 	soundOut.Close()
 	go writeSound(soundIn, v.Sound)
-	fed := feed(frames)
+	pulse := newPulse(out, frames)
+	go pulse.watch(ctx, v.Patience, cancel)
+	fed := feed(pulse)
 	frames.Close()
 	if fed != nil {
-		cancel()
+		cancel(fed)
 	}
-	if err := cmd.Wait(); err != nil {
+	ended := t.Wait()
+	if cause := context.Cause(ctx); errors.Is(cause, errStuck) {
+		return nil, errStuck
+	}
+	if ended != nil {
 		if fed != nil && !errors.Is(fed, syscall.EPIPE) {
 			return nil, fed
 		}
-		return nil, fmt.Errorf("encoding failed: %s", complaint(problems.String(), err))
+		return nil, t.explained(asked, ended, "the encoder ended before the clip was done")
 	}
 	// A disk that fills up while the index is moved to the front does not make
 	// ffmpeg fail, so the file itself is looked at.
 	if err := wholeMP4(out); err != nil {
-		return nil, fmt.Errorf("encoding failed: %s", complaint(problems.String(), err))
+		return nil, err
 	}
 	kept = true
 	_, err = out.Seek(0, io.SeekStart)
 	return out, err
+}
+
+var errStuck = errors.New("the encoder made no progress for a minute and was ended")
+
+// pulse tells whether an encoder gets on: it takes frames or writes its file.
+type pulse struct {
+	io.Writer
+	file  *os.File
+	beats atomic.Int64
+}
+
+func newPulse(file *os.File, w io.Writer) *pulse { return &pulse{Writer: w, file: file} }
+
+func (p *pulse) Write(b []byte) (int, error) {
+	// In pieces, so that one frame of many does not look like standing still.
+	total := 0
+	for len(b) > 0 {
+		n, err := p.Writer.Write(b[:min(len(b), 1<<20)])
+		total += n
+		p.beats.Add(1)
+		if err != nil {
+			return total, err
+		}
+		b = b[n:]
+	}
+	return total, nil
+}
+
+// watch ends an encoder that stands still.
+func (p *pulse) watch(ctx context.Context, patience time.Duration, end context.CancelCauseFunc) {
+	if patience == 0 {
+		patience = time.Minute
+	}
+	tick := time.NewTicker(patience / 20)
+	defer tick.Stop()
+	last, since := "", time.Now()
+	for {
+		select {
+		case <-ctx.Done():
+			return
+		case <-tick.C:
+		}
+		now := strconv.FormatInt(p.beats.Load(), 10)
+		if info, err := p.file.Stat(); err == nil {
+			now += fmt.Sprint(info.Size(), info.ModTime())
+		}
+		if now != last {
+			last, since = now, time.Now()
+		} else if time.Since(since) > patience {
+			end(errStuck)
+			return
+		}
+	}
 }
 
 // wholeMP4 walks the boxes of a file (ISO/IEC 14496-12, 4.2): they must fill it
@@ -111,27 +171,6 @@ func wholeMP4(f *os.File) error {
 		return errors.New("the file has no index; the disk may be full")
 	}
 	return nil
-}
-
-// complaint puts a full disk, the one failure a person can do something about,
-// into plain words.
-func complaint(text string, err error) string {
-	if strings.Contains(text, "No space left") {
-		return "the disk is full; free some space and export again"
-	}
-	if text == "" {
-		return err.Error()
-	}
-	return lastLine(text)
-}
-
-// nameless opens a file that has no name: were Billow killed, nothing is left.
-func nameless() (*os.File, error) {
-	f, err := os.CreateTemp("", "billow-export-*.mp4")
-	if err != nil {
-		return nil, fmt.Errorf("no temporary file can be made in %s: %w", filepath.Clean(os.TempDir()), err)
-	}
-	return f, os.Remove(f.Name())
 }
 
 // arguments has the nameless file as descriptor 3 and the sound as 4.

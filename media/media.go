@@ -8,17 +8,16 @@ import (
 	"crypto/sha256"
 	"encoding/hex"
 	"errors"
-	"fmt"
 	"image"
 	_ "image/gif" // decoders register themselves
 	_ "image/jpeg"
 	"image/png"
+	"io"
 	"math"
 
 	"billow/core/clip"
 	"billow/core/paint"
 
-	xdraw "golang.org/x/image/draw"
 	_ "golang.org/x/image/webp"
 )
 
@@ -65,54 +64,30 @@ func Kind(b []byte) (kind, mediaType string) {
 	return "", ""
 }
 
+// Shown tells whether a media type is one that Billow keeps and a browser may
+// show or play; anything else is only ever saved.
+func Shown(mediaType string) bool {
+	switch mediaType {
+	case "image/png", "image/jpeg", "image/gif", "image/webp", "video/mp4",
+		"audio/wav", "audio/mpeg", "audio/ogg", "audio/flac", "audio/mp4":
+		return true
+	}
+	return false
+}
+
 // ErrNothingVisible is a picture without an opaque pixel.
 var ErrNothingVisible = errors.New("nothing in it can be seen: every pixel is transparent")
 
-// Picture decodes a picture. Its size is checked before memory is taken.
-func Picture(b []byte, limits Limits) (*paint.Bitmap, error) {
-	config, _, err := image.DecodeConfig(bytes.NewReader(b))
+// Picture decodes a picture. Size says first whether there is memory for it.
+func Picture(r io.Reader) (*paint.Bitmap, error) {
+	m, _, err := image.Decode(r)
 	if err != nil {
-		return nil, fmt.Errorf("it cannot be read as a picture; the file may be damaged (%v)", err)
-	}
-	if config.Width < 1 || config.Height < 1 || config.Width*config.Height > limits.Megapixels*1_000_000 {
-		return nil, fmt.Errorf("it has %d × %d pixels, more than %d megapixels; make it smaller first",
-			config.Width, config.Height, limits.Megapixels)
-	}
-	m, _, err := image.Decode(bytes.NewReader(b))
-	if err != nil {
-		return nil, fmt.Errorf("it cannot be read to its end; the file may be cut off (%v)", err)
+		return nil, errors.New("it cannot be read to its end; the file may be cut off or damaged")
 	}
 	return paint.FromImage(m), nil
 }
 
-// Reduced gives a picture that is larger than any frame as a PNG of at most
-// clip.MaxSide pixels a side; any other picture comes back as it is.
-func Reduced(b []byte, bitmap *paint.Bitmap) ([]byte, *paint.Bitmap, error) {
-	if max(bitmap.W, bitmap.H) <= clip.MaxSide {
-		return b, bitmap, nil
-	}
-	k := float64(clip.MaxSide) / float64(max(bitmap.W, bitmap.H))
-	small := paint.NewBitmap(max(1, int(float64(bitmap.W)*k)), max(1, int(float64(bitmap.H)*k)))
-	xdraw.CatmullRom.Scale(small.Image(), small.Image().Bounds(), bitmap.Image(), bitmap.Image().Bounds(), xdraw.Src, nil)
-	var out bytes.Buffer
-	if err := png.Encode(&out, small.Image()); err != nil {
-		return nil, nil, err
-	}
-	return out.Bytes(), small, nil
-}
-
-// PictureProp describes a decoded picture as a prop.
-func PictureProp(id, name string, file []byte, b *paint.Bitmap) (clip.Prop, error) {
-	visible, ok := b.Visible()
-	if !ok {
-		return clip.Prop{}, ErrNothingVisible
-	}
-	_, kind := Kind(file)
-	return clip.Prop{
-		ID: id, Name: name, Kind: clip.KindCutout, Hash: Hash(file), Media: kind,
-		Picture: &clip.Picture{W: b.W, H: b.H, Visible: visible, Area: math.Round(b.Area(visible)*1e4) / 1e4},
-	}, nil
-}
+func rounded(share float64) float64 { return math.Round(share*1e4) / 1e4 }
 
 // EncodePNG writes an opaque frame.
 func EncodePNG(b *paint.Bitmap) ([]byte, error) {

@@ -1,13 +1,14 @@
 package media
 
 import (
-	"bytes"
+	"bufio"
 	"context"
 	"encoding/binary"
 	"errors"
 	"fmt"
 	"io"
 	"math"
+	"os"
 	"os/exec"
 	"strconv"
 	"strings"
@@ -18,11 +19,15 @@ import (
 	"billow/core/mix"
 )
 
-// ErrNoFFmpeg says that ffmpeg is not installed.
-var ErrNoFFmpeg = errors.New("ffmpeg is not installed; on Debian, run: apt-get install ffmpeg")
-
 // MaxSeconds is the longest tune that is read.
 const MaxSeconds = 1200
+
+const (
+	// soundMemory is what it takes to find the beats of the longest tune.
+	soundMemory = 256 << 20
+	// ffmpegMemory is how much address space ffmpeg may take to decode sound.
+	ffmpegMemory = 2 << 30
+)
 
 // FFmpeg tells whether ffmpeg answers.
 func FFmpeg(ctx context.Context) error {
@@ -32,46 +37,108 @@ func FFmpeg(ctx context.Context) error {
 	return nil
 }
 
-// DecodeSound reads a sound file as interleaved stereo at mix.Rate. It reads
-// no other file than the one given, which reaches ffmpeg through a pipe.
-func DecodeSound(ctx context.Context, file []byte) ([]float32, error) {
-	ctx, cancel := context.WithTimeout(ctx, 2*time.Minute)
-	defer cancel()
-	cmd := exec.CommandContext(ctx, "ffmpeg", "-hide_banner", "-loglevel", "error", "-nostdin",
-		"-protocol_whitelist", "pipe", "-i", "pipe:0", "-map", "0:a:0", "-vn",
-		"-t", strconv.Itoa(MaxSeconds), "-f", "f32le", "-ac", "2", "-ar", strconv.Itoa(mix.Rate), "pipe:1")
-	cmd.Stdin = bytes.NewReader(file)
-	var out, problems bytes.Buffer
-	cmd.Stdout, cmd.Stderr = &out, &limited{w: &problems, left: 4000}
-	if err := cmd.Run(); err != nil {
-		if errors.Is(err, exec.ErrNotFound) {
-			return nil, ErrNoFFmpeg
-		}
-		return nil, fmt.Errorf("it cannot be read as sound (%s)", lastLine(problems.String()))
-	}
-	pcm := make([]float32, out.Len()/4)
-	if len(pcm) == 0 {
-		return nil, errors.New("there is no sound in it")
-	}
-	for i := range pcm {
-		v := math.Float32frombits(binary.LittleEndian.Uint32(out.Bytes()[4*i:]))
-		if v != v {
-			v = 0
-		}
-		pcm[i] = v
-	}
-	return pcm, nil
+// demuxers are what ffmpeg calls the kinds of files that are read; no other is
+// tried, whatever a file holds.
+var demuxers = map[string]string{
+	"audio/wav": "wav", "audio/mpeg": "mp3", "audio/ogg": "ogg", "audio/flac": "flac", "audio/mp4": "mov",
 }
 
-// SoundProp analyses a decoded tune and describes it as a prop.
-func SoundProp(id, name string, file []byte, pcm []float32) (clip.Prop, error) {
-	sound := beat.Find(beat.Mono(pcm))
-	sound.Seconds = float64(len(pcm)/2) / mix.Rate
+// Stream decodes at most so many seconds of a sound file as interleaved stereo
+// at mix.Rate and hands it over piece by piece. ffmpeg reads the file itself,
+// and may seek in it: the index of some lies at their end.
+func Stream(ctx context.Context, s *Spool, seconds float64, each func(pcm []float32) error) error {
+	ctx, cancel := context.WithTimeout(ctx, 2*time.Minute)
+	defer cancel()
+	_, kind := Kind(s.Head())
+	demuxer, ok := demuxers[kind]
+	if !ok {
+		return errors.New("it is not a sound file")
+	}
+	t, err := newTool(ctx, ErrNoFFmpeg, ffmpegMemory, "-hide_banner", "-loglevel", "error", "-nostdin",
+		"-protocol_whitelist", "file", "-f", demuxer, "-i", "/proc/self/fd/3", "-map", "0:a:0", "-vn",
+		"-t", strconv.FormatFloat(seconds, 'f', 3, 64), "-f", "f32le", "-ac", "2", "-ar", strconv.Itoa(mix.Rate), "pipe:1")
+	if err != nil {
+		return err
+	}
+	t.ExtraFiles = []*os.File{s.File}
+	out, err := t.StdoutPipe()
+	if err != nil {
+		return err
+	}
+	const failed = "it cannot be read as sound; the file may be damaged or hold something else"
+	if err := t.Start(); err != nil {
+		return t.explained(ctx, err, failed)
+	}
+	n, taken := pieces(out, each)
+	if taken != nil {
+		cancel()
+	}
+	ended := t.Wait()
+	switch {
+	case taken != nil:
+		return taken
+	case ended != nil && strings.Contains(t.problems.String(), "matches no streams"), ended == nil && n == 0:
+		return errors.New("there is no sound in it")
+	case ended != nil:
+		return t.explained(ctx, ended, failed)
+	}
+	return nil
+}
+
+// pieces reads samples to the end and counts them.
+func pieces(r io.Reader, each func(pcm []float32) error) (n int, err error) {
+	in := bufio.NewReaderSize(r, 1<<18)
+	raw, pcm := make([]byte, 1<<16), make([]float32, 1<<14)
+	for {
+		k, err := io.ReadFull(in, raw)
+		k -= k % 8 // whole samples of both channels
+		for i := range k / 4 {
+			v := math.Float32frombits(binary.LittleEndian.Uint32(raw[4*i:]))
+			if v != v {
+				v = 0
+			}
+			pcm[i] = v
+		}
+		if k > 0 {
+			n += k / 4
+			if err := each(pcm[:k/4]); err != nil {
+				return n, err
+			}
+		}
+		if err != nil {
+			return n, nil // the end; whether it is a good one tells the program's exit
+		}
+	}
+}
+
+// DecodeSound reads at most so many seconds of a sound file whole.
+func DecodeSound(ctx context.Context, s *Spool, seconds float64) ([]float32, error) {
+	pcm := make([]float32, 0, 2*mix.Rate*16)
+	err := Stream(ctx, s, min(seconds, MaxSeconds), func(piece []float32) error {
+		pcm = append(pcm, piece...)
+		return nil
+	})
+	return pcm, err
+}
+
+// SoundProp analyses a tune and describes it as a prop.
+func SoundProp(ctx context.Context, id, name string, s *Spool) (clip.Prop, error) {
+	mixer, samples := beat.NewMixer(), 0
+	err := Stream(ctx, s, MaxSeconds, func(pcm []float32) error {
+		samples += len(pcm) / 2
+		mixer.Add(pcm)
+		return nil
+	})
+	if err != nil {
+		return clip.Prop{}, err
+	}
+	sound := beat.Find(mixer.Mono())
+	sound.Seconds = float64(samples) / mix.Rate
 	if sound.Seconds < 1 {
 		return clip.Prop{}, fmt.Errorf("it lasts only %.2f seconds; a tune needs at least one", sound.Seconds)
 	}
-	_, kind := Kind(file)
-	return clip.Prop{ID: id, Name: name, Kind: clip.KindTune, Hash: Hash(file), Media: kind, Sound: sound}, nil
+	_, kind := Kind(s.Head())
+	return clip.Prop{ID: id, Name: name, Kind: clip.KindTune, Hash: s.Hash, Media: kind, Sound: sound}, nil
 }
 
 // WAV writes interleaved stereo at mix.Rate as 16-bit PCM.
@@ -96,25 +163,4 @@ func WAV(pcm []float32) []byte {
 		le.PutUint16(b[header+2*i:], uint16(s))
 	}
 	return b
-}
-
-// limited keeps the first bytes of what a process complains about.
-type limited struct {
-	w    io.Writer
-	left int
-}
-
-func (l *limited) Write(b []byte) (int, error) {
-	n := min(len(b), l.left)
-	l.left -= n
-	_, err := l.w.Write(b[:n])
-	return len(b), err
-}
-
-func lastLine(s string) string {
-	lines := strings.Split(strings.TrimSpace(s), "\n")
-	if last := strings.TrimSpace(lines[len(lines)-1]); last != "" {
-		return last
-	}
-	return "no reason was given"
 }

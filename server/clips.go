@@ -10,17 +10,17 @@ import (
 	"billow/core/clip"
 	"billow/core/edit"
 	"billow/core/timing"
+	"billow/media"
 	"billow/store"
 
 	"github.com/gin-gonic/gin"
 )
 
-// maxBody is the largest JSON body that is read: a command that brings a whole
-// layer in is far smaller.
-const maxBody = edit.MaxBytes + 1<<20
+// smallBody is the largest JSON body of a request that brings only settings.
+const smallBody = 64 << 10
 
-func readJSON(c *gin.Context, into any) error {
-	b, err := io.ReadAll(http.MaxBytesReader(c.Writer, c.Request.Body, maxBody))
+func readJSON(c *gin.Context, into any, most int64) error {
+	b, err := io.ReadAll(http.MaxBytesReader(c.Writer, c.Request.Body, most))
 	if err != nil {
 		return err
 	}
@@ -59,7 +59,7 @@ func (s *Server) createClip(c *gin.Context) {
 		Length string      `json:"length"` // "12s00f" or "5 bars"
 		Tempo  float64     `json:"tempo"`  // for bars; 0 is 120
 	}
-	if err := readJSON(c, &in); err != nil {
+	if err := readJSON(c, &in, smallBody); err != nil {
 		fail(c, err)
 		return
 	}
@@ -157,12 +157,47 @@ func (s *Server) postCommands(c *gin.Context) {
 		After    int          `json:"after"` // the newest revision that the page knows
 		Commands []store.Edit `json:"commands"`
 	}
-	if err := readJSON(c, &in); err != nil {
+	free, err := readPost(c, &in)
+	if err != nil {
 		fail(c, err)
 		return
 	}
+	defer free()
 	out, err := s.Store.Edit(c, c.Param("id"), in.After, in.Commands)
 	answer(c, out, err)
+}
+
+const (
+	// usualPost is what a post of commands takes almost always.
+	usualPost = 256 << 10
+	// largestPost holds a command that brings a whole clip in.
+	largestPost = edit.MaxBytes + 1<<20
+)
+
+// readPost reads a post of commands. A large one lies on disk until it is its
+// turn to be read, since reading it takes several times its size; its memory is
+// given back by free.
+func readPost(c *gin.Context, into any) (free func(), err error) {
+	if n := c.Request.ContentLength; n >= 0 && n <= usualPost {
+		return func() {}, readJSON(c, into, usualPost)
+	}
+	spool, err := media.NewSpool(c.Request.Body, largestPost)
+	if err != nil {
+		return nil, err
+	}
+	defer spool.Close()
+	if free, err = media.Take(c, 8*spool.Bytes); err != nil {
+		return nil, err
+	}
+	b, err := io.ReadAll(spool)
+	if err == nil {
+		err = clip.DecodeStrict(b, into)
+	}
+	if err != nil {
+		free()
+		return nil, err
+	}
+	return free, nil
 }
 
 // getCommands is what happened after a revision.
@@ -210,7 +245,7 @@ func (s *Server) restore(c *gin.Context) {
 		Revision int    `json:"revision"` // to come back to
 		After    int    `json:"after"`    // the newest the page knows of
 	}
-	if err := readJSON(c, &in); err != nil {
+	if err := readJSON(c, &in, smallBody); err != nil {
 		fail(c, err)
 		return
 	}

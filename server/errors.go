@@ -4,6 +4,7 @@ import (
 	"errors"
 	"log/slog"
 	"net/http"
+	"os"
 	"syscall"
 
 	"billow/core/clip"
@@ -31,15 +32,22 @@ func problem(code, message, field string) gin.H {
 func fail(c *gin.Context, err error) {
 	var field *clip.FieldError
 	var large *http.MaxBytesError
+	var missing *media.MissingError
 	switch {
 	case errors.As(err, &field):
 		c.JSON(http.StatusUnprocessableEntity, problem("invalid", field.Reason, field.Field))
 	case errors.Is(err, store.ErrNotFound):
 		c.JSON(http.StatusNotFound, problem("missing", err.Error(), ""))
-	case errors.As(err, &large):
-		c.JSON(http.StatusRequestEntityTooLarge, problem("large", "what was sent is too large", ""))
-	case errors.Is(err, media.ErrNoFFmpeg):
-		c.JSON(http.StatusServiceUnavailable, problem("ffmpeg", err.Error(), ""))
+	case errors.As(err, &large), errors.Is(err, media.ErrTooLarge):
+		c.JSON(http.StatusRequestEntityTooLarge, problem("large", "What was sent is too large", ""))
+	case errors.As(err, &missing):
+		c.JSON(http.StatusServiceUnavailable, problem(missing.Program, err.Error(), ""))
+	case errors.Is(err, media.ErrBusy):
+		c.Header("Retry-After", "30")
+		c.JSON(http.StatusServiceUnavailable, problem("busy", err.Error(), ""))
+	case errors.Is(err, errSlow), errors.Is(err, os.ErrDeadlineExceeded):
+		c.Header("Connection", "close")
+		c.JSON(http.StatusRequestTimeout, problem("slow", errSlow.Error(), ""))
 	case full(err):
 		slog.Error("the disk is full", "path", c.Request.URL.Path, "error", err)
 		c.JSON(http.StatusInsufficientStorage, problem("full", "The server's disk is full; nothing was changed. Free some space and try again", ""))

@@ -13,14 +13,12 @@ import (
 	"github.com/gin-gonic/gin"
 )
 
-var timeless time.Time
-
 // createExport queues the chosen shapes of the clip as it is now.
 func (s *Server) createExport(c *gin.Context) {
 	var in struct {
 		Shapes []string `json:"shapes"`
 	}
-	if err := readJSON(c, &in); err != nil {
+	if err := readJSON(c, &in, smallBody); err != nil {
 		fail(c, err)
 		return
 	}

@@ -1,17 +1,11 @@
 package server
 
 import (
-	"bytes"
 	"context"
-	"encoding/binary"
 	"errors"
-	"fmt"
-	"io"
-	"math"
 	"net/http"
 	"path"
 	"strings"
-	"sync"
 
 	"billow/bundle"
 	"billow/core/clip"
@@ -23,75 +17,33 @@ import (
 // uploadProp takes a file as the body and its name as a parameter, checks it by
 // its content, analyses it, and answers with the prop.
 func (s *Server) uploadProp(c *gin.Context) {
-	name := path.Base(strings.ReplaceAll(c.Query("name"), "\\", "/"))
+	name := media.Title(path.Base(strings.ReplaceAll(c.Query("name"), "\\", "/")))
 	if name == "." || name == "/" {
 		name = "file"
 	}
 	most := max(s.Limits.PictureBytes, s.Limits.SoundBytes)
-	b, err := io.ReadAll(http.MaxBytesReader(c.Writer, c.Request.Body, most))
-	var large *http.MaxBytesError
-	if errors.As(err, &large) {
-		fail(c, clip.Fault("file", "%s is larger than %d MB", name, most>>20))
-		return
-	}
+	spool, err := media.NewSpool(c.Request.Body, most)
 	if err != nil {
-		fail(c, err)
-		return
-	}
-	p, b, err := s.examine(c, name, b)
-	if err != nil {
-		var field *clip.FieldError
-		if !errors.As(err, &field) && !errors.Is(err, media.ErrNoFFmpeg) {
-			err = clip.Fault("file", "%s: %v", name, err)
+		if errors.Is(err, media.ErrTooLarge) {
+			err = clip.Fault("file", "%s is larger than %d MB", name, most>>20)
 		}
 		fail(c, err)
 		return
 	}
-	if err := s.Store.PutFile(c, p.Hash, p.Media, bytes.NewReader(b)); err != nil {
+	defer spool.Close()
+	p, kept, err := media.Examine(c, name, spool, s.Limits)
+	if err != nil {
 		fail(c, err)
 		return
 	}
-	if err := s.Store.PutProp(c, p); err != nil {
+	if kept != spool {
+		defer kept.Close()
+	}
+	if err := s.Store.Keep(c, p, kept.Again()); err != nil {
 		fail(c, err)
 		return
 	}
 	c.JSON(http.StatusCreated, p)
-}
-
-// examine tells what a file is; the bytes that come back are what is kept.
-func (s *Server) examine(ctx context.Context, name string, b []byte) (clip.Prop, []byte, error) {
-	var none clip.Prop
-	if len(b) == 0 {
-		return none, nil, clip.Fault("file", "%s is empty", name)
-	}
-	id := "prop-" + media.Hash(b)[:12]
-	title := strings.TrimSuffix(name, path.Ext(name))
-	switch kind, _ := media.Kind(b); kind {
-	case clip.KindCutout:
-		if int64(len(b)) > s.Limits.PictureBytes {
-			return none, nil, clip.Fault("file", "%s is larger than %d MB", name, s.Limits.PictureBytes>>20)
-		}
-		bitmap, err := media.Picture(b, s.Limits)
-		if err != nil {
-			return none, nil, err
-		}
-		if b, bitmap, err = media.Reduced(b, bitmap); err != nil {
-			return none, nil, err
-		}
-		p, err := media.PictureProp(id, title, b, bitmap)
-		return p, b, err
-	case clip.KindTune:
-		if int64(len(b)) > s.Limits.SoundBytes {
-			return none, nil, clip.Fault("file", "%s is larger than %d MB", name, s.Limits.SoundBytes>>20)
-		}
-		pcm, err := media.DecodeSound(ctx, b)
-		if err != nil {
-			return none, nil, err
-		}
-		p, err := media.SoundProp(id, title, b, pcm)
-		return p, b, err
-	}
-	return none, nil, clip.Fault("file", "%s is neither a picture (PNG, JPEG, WebP, GIF) nor a tune (WAV, MP3, OGG, FLAC, M4A)", name)
 }
 
 func (s *Server) listProps(c *gin.Context) {
@@ -103,96 +55,56 @@ func (s *Server) listProps(c *gin.Context) {
 	c.JSON(http.StatusOK, list)
 }
 
-// immutable marks an answer whose address names its content.
-func immutable(c *gin.Context) {
-	c.Header("Cache-Control", "public, max-age=31536000, immutable")
-}
-
-func (s *Server) getFile(c *gin.Context) {
-	f, err := s.Store.OpenFile(c, c.Param("hash"))
-	if err != nil {
-		fail(c, err)
-		return
-	}
-	immutable(c)
-	c.Header("Content-Type", f.Media)
-	c.Header("ETag", `"`+f.Hash+`"`)
-	http.ServeContent(c.Writer, c.Request, "", timeless, f)
-}
-
-// decoded keeps the last tune that was decoded.
-type decoded struct {
-	mu   sync.Mutex
-	hash string
-	pcm  []byte
-}
-
-// getSound is a tune decoded: interleaved stereo at 48 kHz, 16 bits, little
-// endian. The page mixes from it with the same code as an export.
-func (s *Server) getSound(c *gin.Context) {
-	s.decoded.mu.Lock()
-	defer s.decoded.mu.Unlock()
-	if hash := c.Param("hash"); s.decoded.hash != hash {
-		b, err := s.Store.ReadFile(c, hash)
-		if err != nil {
-			fail(c, err)
-			return
-		}
-		pcm, err := media.DecodeSound(c, b)
-		if err != nil {
-			fail(c, clip.Fault("file", "%v", err))
-			return
-		}
-		out := make([]byte, 2*len(pcm))
-		for i, v := range pcm {
-			binary.LittleEndian.PutUint16(out[2*i:], uint16(int16(math.Round(float64(min(max(v, -1), 1))*32767))))
-		}
-		s.decoded.hash, s.decoded.pcm = hash, out
-	}
-	immutable(c)
-	c.Data(http.StatusOK, "application/octet-stream", s.decoded.pcm)
-}
-
 func (s *Server) getBundle(c *gin.Context) {
 	st, err := s.Store.State(c, c.Param("id"))
 	if err != nil {
 		fail(c, err)
 		return
 	}
-	doc := st.Clip
-	var out bytes.Buffer
-	if err := bundle.Write(c, &out, doc, s.Store.ReadFile); err != nil {
-		fail(c, err)
-		return
-	}
-	attachment(c, doc.Name+".zip")
-	c.Data(http.StatusOK, "application/zip", out.Bytes())
-}
-
-func attachment(c *gin.Context, name string) {
-	plain := strings.Map(func(r rune) rune {
-		if r < 32 || r > 126 || strings.ContainsRune(`"\/:*?<>|`, r) {
-			return '-'
+	// Once it goes out, nothing can be said any more; so its files are looked for
+	// first.
+	for _, p := range st.Clip.Props {
+		if _, err := s.Store.OpenFile(c, p.Hash); err != nil {
+			fail(c, err)
+			return
 		}
-		return r
-	}, name)
-	c.Header("Content-Disposition", fmt.Sprintf("attachment; filename=%q", plain))
+	}
+	attachment(c, st.Clip.Name+".zip")
+	c.Header("Content-Type", "application/zip")
+	if err := bundle.Write(c, c.Writer, st.Clip, s.Store.Open); err != nil {
+		panic(http.ErrAbortHandler) // half a bundle must not be taken for a whole one
+	}
 }
 
 func (s *Server) importBundle(c *gin.Context) {
-	b, err := io.ReadAll(http.MaxBytesReader(c.Writer, c.Request.Body, bundle.MaxBytes))
+	spool, err := media.NewSpool(c.Request.Body, bundle.MaxBytes)
+	if err != nil {
+		if errors.Is(err, media.ErrTooLarge) {
+			err = clip.Fault("bundle", "the bundle is larger than %d MB", bundle.MaxBytes>>20)
+		}
+		fail(c, err)
+		return
+	}
+	defer spool.Close()
+	in, err := readBundle(c, spool)
 	if err != nil {
 		fail(c, err)
 		return
 	}
-	in, err := bundle.Read(bytes.NewReader(b), int64(len(b)))
+	err = in.Intake(c, s.Limits, func(p clip.Prop, kept *media.Spool) error { return s.Store.Keep(c, p, kept.Again()) })
 	if err != nil {
-		fail(c, err)
-		return
-	}
-	if err := s.Store.PutBundle(c, in.Clip, in.Files); err != nil {
 		fail(c, err)
 		return
 	}
 	s.store(c, in.Clip, "Imported")
+}
+
+// readBundle checks a bundle when it is its turn: unpacking takes time.
+func readBundle(ctx context.Context, spool *media.Spool) (*bundle.Bundle, error) {
+	free, err := media.Take(ctx, 32<<20)
+	if err != nil {
+		return nil, err
+	}
+	defer free()
+	return bundle.Read(spool.File, spool.Bytes)
 }

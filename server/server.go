@@ -11,7 +11,7 @@ import (
 	"net/http"
 	"time"
 
-	"billow/core/frame"
+	"billow/door"
 	"billow/export"
 	"billow/media"
 	"billow/store"
@@ -21,26 +21,40 @@ import (
 
 // Server is what requests are answered from.
 type Server struct {
-	Store   *store.Store
-	Queue   *export.Queue
-	Limits  media.Limits
-	Page    fs.FS
-	Library func() (*frame.Library, error)
+	Store  *store.Store
+	Queue  *export.Queue
+	Drawer *export.Drawer
+	Limits media.Limits
+	Page   fs.FS
+	Hosts  []string // names under which it answers, beside those of loopback
+	Closed bool     // whether one has to sign in
 
-	posters posters
-	decoded decoded
-	watch   watch
+	posters  posters
+	watch    watch
+	attempts door.Attempts
+	ffmpeg   checked
+	sounds   chan struct{} // tunes that are decoded at the moment
 }
 
 // Handler is all routes.
 func (s *Server) Handler() http.Handler {
 	gin.SetMode(gin.ReleaseMode)
+	s.Store.Changed = s.watch.tell
+	s.posters.one, s.sounds = make(chan struct{}, 1), make(chan struct{}, 4)
 	r := gin.New()
 	r.ContextWithFallback = true // what is asked for a client ends when it goes
-	s.Store.Changed = s.watch.tell
-	r.Use(recovered, headers)
+	r.Use(recovered, headers, s.ours)
 	r.GET("/healthz", s.health)
-	api := r.Group("/api")
+	r.GET("/api/door", s.doorState)
+	r.POST("/api/door", s.signIn)
+	r.DELETE("/api/door", s.signOut)
+	s.routes(r.Group("/api", s.admit))
+	r.NoRoute(s.page)
+	return &handler{patient(http.NewCrossOriginProtection().Handler(r), usualPace), r}
+}
+
+// routes are those for which one has to be let in.
+func (s *Server) routes(api *gin.RouterGroup) {
 	api.GET("/clips", s.listClips)
 	api.POST("/clips", s.createClip)
 	api.GET("/clips/:id", s.getClip)
@@ -62,8 +76,8 @@ func (s *Server) Handler() http.Handler {
 	api.GET("/clips/:id/exports/events", s.exportEvents)
 	api.POST("/exports/:id/cancel", s.cancelExport)
 	api.GET("/exports/:id/:file", s.download)
-	r.NoRoute(s.page)
-	return http.NewCrossOriginProtection().Handler(r)
+	api.GET("/sessions", s.listSessions)
+	api.DELETE("/sessions/:id", s.endSession)
 }
 
 // Serve answers on a listener until the context ends, then lets requests finish.
@@ -71,7 +85,7 @@ func (s *Server) Serve(ctx context.Context, l net.Listener) error {
 	streams, end := context.WithCancel(context.Background())
 	defer end()
 	h := &http.Server{
-		Handler: s.Handler(), ReadHeaderTimeout: 10 * time.Second, IdleTimeout: 2 * time.Minute,
+		Handler: s.Handler(), ReadHeaderTimeout: 10 * time.Second, IdleTimeout: 2 * time.Minute, MaxHeaderBytes: 64 << 10,
 		BaseContext: func(net.Listener) context.Context { return streams },
 	}
 	go func() {
@@ -81,9 +95,13 @@ func (s *Server) Serve(ctx context.Context, l net.Listener) error {
 	stopped := make(chan error, 1)
 	go func() {
 		<-ctx.Done()
-		patience, cancel := context.WithTimeout(context.Background(), 10*time.Second)
+		patience, cancel := context.WithTimeout(context.Background(), 3*time.Second)
 		defer cancel()
-		stopped <- h.Shutdown(patience)
+		err := h.Shutdown(patience)
+		if errors.Is(err, context.DeadlineExceeded) {
+			err = h.Close() // who has not got everything by now asks again
+		}
+		stopped <- err
 	}()
 	if err := h.Serve(l); !errors.Is(err, http.ErrServerClosed) {
 		return err
@@ -106,6 +124,9 @@ func headers(c *gin.Context) {
 func recovered(c *gin.Context) {
 	defer func() {
 		if p := recover(); p != nil {
+			if p == http.ErrAbortHandler {
+				panic(p) // the connection is cut on purpose
+			}
 			slog.Error("a request failed", "path", c.Request.URL.Path, "panic", p)
 			if !c.Writer.Written() {
 				c.AbortWithStatusJSON(http.StatusInternalServerError, problem("internal", "Something went wrong in Billow itself; nothing was changed", ""))
@@ -115,15 +136,11 @@ func recovered(c *gin.Context) {
 	c.Next()
 }
 
-// health tells whether the database and ffmpeg answer.
-func (s *Server) health(c *gin.Context) {
-	state := gin.H{"database": "ok", "ffmpeg": "ok"}
-	status := http.StatusOK
-	if err := s.Store.Ping(c); err != nil {
-		state["database"], status = "does not answer", http.StatusServiceUnavailable
-	}
-	if err := media.FFmpeg(c); err != nil {
-		state["ffmpeg"], status = err.Error(), http.StatusServiceUnavailable
-	}
-	c.JSON(status, state)
+// Routes lists what a handler that Handler has made answers.
+func Routes(h http.Handler) gin.RoutesInfo { return h.(*handler).engine.Routes() }
+
+// handler is the router with all that stands before it.
+type handler struct {
+	http.Handler
+	engine *gin.Engine
 }

@@ -19,9 +19,7 @@ import (
 	"time"
 
 	"billow/core/clip"
-	"billow/core/frame"
 	"billow/export"
-	"billow/fonts"
 	"billow/media"
 	"billow/server"
 	"billow/store"
@@ -34,7 +32,10 @@ var (
 	url string
 )
 
-func TestMain(m *testing.M) { os.Exit(run(m)) }
+func TestMain(m *testing.M) {
+	export.DrawIfAsked()
+	os.Exit(run(m))
+}
 
 func run(m *testing.M) int {
 	dir, err := os.MkdirTemp("", "billow-server-")
@@ -54,20 +55,16 @@ func run(m *testing.M) int {
 		panic(err)
 	}
 	defer db.Close()
-	q, err := export.NewQueue(db, library, false)
+	drawer := &export.Drawer{}
+	q, err := export.NewQueue(db, drawer, false)
 	if err != nil {
 		panic(err)
 	}
 	page := fstest.MapFS{"index.html": {Data: []byte("<p>page")}, "assets/a-1.js": {Data: []byte("1")}, "assets/a-1.js.gz": {Data: []byte("zipped")}}
-	s := httptest.NewServer((&server.Server{Store: db, Queue: q, Limits: media.Limits{PictureBytes: 1 << 20, Megapixels: 4, SoundBytes: 2 << 20}, Page: page, Library: library}).Handler())
+	s := httptest.NewServer((&server.Server{Store: db, Queue: q, Limits: media.Limits{PictureBytes: 1 << 20, Megapixels: 4, SoundBytes: 2 << 20}, Page: page, Drawer: drawer}).Handler())
 	defer s.Close()
 	url = s.URL
 	return m.Run()
-}
-
-func library() (*frame.Library, error) {
-	set, err := fonts.All()
-	return frame.NewLibrary(set, 32<<20), err
 }
 
 // ask sends a request and reads the JSON of the answer.

@@ -111,11 +111,56 @@ func (s *Store) FinishPart(ctx context.Context, exportID, shape string, attempt 
 	})
 }
 
-// FailPart notes why a part failed.
-func (s *Store) FailPart(ctx context.Context, exportID, shape string, attempt int, reason string) error {
-	_, err := s.exec(ctx, `UPDATE export_parts SET state = 'failed', error = $4
-		WHERE export_id = $1 AND shape = $2 AND attempt = $3 AND state = 'running'`, exportID, shape, attempt, reason)
-	return err
+// MaxFailures is how often a part may fail before it is given up.
+const MaxFailures = 3
+
+// maxAttempts bounds how often a part is begun at all, for machines that end in
+// the middle of it.
+const maxAttempts = 25
+
+// FailPart notes why a part failed. It is tried again (enqueue is called in the
+// same transaction) unless it failed too often or for good.
+func (s *Store) FailPart(ctx context.Context, exportID, shape string, attempt int, reason string, final bool,
+	enqueue func(tx pgx.Tx, p Part) error) error {
+	most := MaxFailures
+	if final {
+		most = 1
+	}
+	return s.again(ctx, `UPDATE export_parts p SET failures = p.failures + 1, error = $4, queued = now(), done = 0,
+			attempt = p.attempt + 1, state = CASE WHEN p.failures + 1 >= $5 THEN 'failed' ELSE 'waiting' END
+		FROM exports e WHERE e.id = p.export_id AND p.export_id = $1 AND p.shape = $2 AND p.attempt = $3 AND p.state = 'running'
+		RETURNING `+partColumns, []any{exportID, shape, attempt, reason, most}, enqueue)
+}
+
+// ReleasePart gives a part back that a worker cannot finish since it is being
+// stopped.
+func (s *Store) ReleasePart(ctx context.Context, exportID, shape string, attempt int, enqueue func(tx pgx.Tx, p Part) error) error {
+	return s.again(ctx, `UPDATE export_parts p SET state = 'waiting', attempt = p.attempt + 1, done = 0, queued = now()
+		FROM exports e WHERE e.id = p.export_id AND p.export_id = $1 AND p.shape = $2 AND p.attempt = $3 AND p.state = 'running'
+		RETURNING `+partColumns, []any{exportID, shape, attempt}, enqueue)
+}
+
+// again updates parts and queues those that wait then.
+func (s *Store) again(ctx context.Context, sql string, args []any, enqueue func(tx pgx.Tx, p Part) error) error {
+	return s.tx(ctx, func(ctx context.Context, tx pgx.Tx) error {
+		rows, err := tx.Query(ctx, sql, args...)
+		if err != nil {
+			return err
+		}
+		parts, err := pgx.CollectRows(rows, pgx.RowToStructByPos[Part])
+		if err != nil {
+			return err
+		}
+		for _, p := range parts {
+			if p.State != "waiting" {
+				continue
+			}
+			if err := enqueue(tx, p); err != nil {
+				return err
+			}
+		}
+		return nil
+	})
 }
 
 // CancelExport stops what is not finished of an export.
@@ -126,24 +171,20 @@ func (s *Store) CancelExport(ctx context.Context, exportID string) error {
 }
 
 // Orphans gives parts whose worker has not been heard of for the given time to
-// a new attempt, and calls enqueue for each in the same transaction.
+// a new attempt, and queues parts whose job is gone.
 func (s *Store) Orphans(ctx context.Context, silent time.Duration, enqueue func(tx pgx.Tx, p Part) error) error {
-	return pgx.BeginFunc(ctx, s.Pool, func(tx pgx.Tx) error {
-		rows, err := tx.Query(ctx, `UPDATE export_parts p SET state = 'waiting', attempt = p.attempt + 1, done = 0
-			FROM exports e WHERE e.id = p.export_id AND p.state = 'running' AND p.heartbeat < now() - $1::interval
-			RETURNING `+partColumns, silent)
-		if err != nil {
-			return err
-		}
-		parts, err := pgx.CollectRows(rows, pgx.RowToStructByPos[Part])
-		if err != nil {
-			return err
-		}
-		for _, p := range parts {
-			if err := enqueue(tx, p); err != nil {
-				return err
-			}
-		}
-		return nil
-	})
+	err := s.again(ctx, `UPDATE export_parts p SET attempt = p.attempt + 1, done = 0, queued = now(),
+			state = CASE WHEN p.attempt >= $2 THEN 'failed' ELSE 'waiting' END,
+			error = CASE WHEN p.attempt >= $2 THEN 'the machines that drew it ended in the middle each time; look at their logs' ELSE '' END
+		FROM exports e WHERE e.id = p.export_id AND p.state = 'running' AND p.heartbeat < now() - $1::interval
+		RETURNING `+partColumns, []any{silent, maxAttempts}, enqueue)
+	if err != nil {
+		return err
+	}
+	return s.again(ctx, `UPDATE export_parts p SET attempt = p.attempt + 1, queued = now()
+		FROM exports e WHERE e.id = p.export_id AND p.state = 'waiting' AND p.queued < now() - interval '20 seconds'
+		AND NOT EXISTS (SELECT FROM river_job j WHERE j.kind = 'export_part' AND j.args->>'export' = p.export_id
+			AND j.args->>'shape' = p.shape AND (j.args->>'attempt')::int = p.attempt
+			AND j.state IN ('available', 'pending', 'retryable', 'running', 'scheduled'))
+		RETURNING `+partColumns, nil, enqueue)
 }

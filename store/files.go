@@ -1,7 +1,6 @@
 package store
 
 import (
-	"bytes"
 	"context"
 	"encoding/json"
 	"errors"
@@ -23,6 +22,9 @@ func (s *Store) PutFile(ctx context.Context, hash, media string, r io.Reader) er
 
 func putFile(ctx context.Context, tx pgx.Tx, hash, media string, r io.Reader) error {
 	n, err := soon(ctx, tx, `INSERT INTO files (hash, media, bytes) VALUES ($1, $2, 0) ON CONFLICT DO NOTHING`, hash, media)
+	if err == nil && n == 0 {
+		_, err = soon(ctx, tx, `UPDATE files SET needed = now() WHERE hash = $1`, hash)
+	}
 	if err != nil || n == 0 {
 		return err
 	}
@@ -105,16 +107,12 @@ func (f *File) Seek(offset int64, whence int) (int64, error) {
 	return offset, nil
 }
 
-// ReadFile is a whole file.
-func (s *Store) ReadFile(ctx context.Context, hash string) ([]byte, error) {
-	f, err := s.OpenFile(ctx, hash)
-	if err != nil {
-		return nil, err
-	}
-	var out bytes.Buffer
-	out.Grow(int(f.Bytes))
-	_, err = io.Copy(&out, f)
-	return out.Bytes(), err
+// Close is there to be called; nothing is held between reads.
+func (f *File) Close() error { return nil }
+
+// Open is OpenFile for those who read a file from its start on.
+func (s *Store) Open(ctx context.Context, hash string) (io.ReadCloser, error) {
+	return s.OpenFile(ctx, hash)
 }
 
 // PutProp remembers a prop whose file is stored.
@@ -139,15 +137,10 @@ func (s *Store) Props(ctx context.Context) ([]json.RawMessage, error) {
 	return out, err
 }
 
-// PutBundle stores the files of a clip and its props.
-func (s *Store) PutBundle(ctx context.Context, c *clip.Clip, files map[string][]byte) error {
-	for _, p := range c.Props {
-		if err := s.PutFile(ctx, p.Hash, p.Media, bytes.NewReader(files[p.Hash])); err != nil {
-			return err
-		}
-		if err := s.PutProp(ctx, p); err != nil {
-			return err
-		}
+// Keep stores a prop and its file.
+func (s *Store) Keep(ctx context.Context, p clip.Prop, file io.Reader) error {
+	if err := s.PutFile(ctx, p.Hash, p.Media, file); err != nil {
+		return err
 	}
-	return nil
+	return s.PutProp(ctx, p)
 }

@@ -29,6 +29,7 @@ var ErrNotFound = errors.New("it does not exist; it may have been deleted")
 // Store is the database.
 type Store struct {
 	Pool *pgxpool.Pool
+	URL  string // of the database
 	// Changed, if set, hears that a clip has a new revision.
 	Changed func(clip string, revision int)
 
@@ -40,8 +41,8 @@ type Store struct {
 // waits for a second.
 const connections = 16
 
-// Open connects and brings the tables up to date.
-func Open(ctx context.Context, url string) (*Store, error) {
+// Connect connects to a database whose tables are up to date.
+func Connect(ctx context.Context, url string) (*Store, error) {
 	config, err := pgxpool.ParseConfig(url)
 	if err != nil {
 		return nil, fmt.Errorf("DATABASE_URL cannot be read: %w", err)
@@ -58,9 +59,17 @@ func Open(ctx context.Context, url string) (*Store, error) {
 	if err != nil {
 		return nil, err
 	}
-	s := &Store{Pool: pool}
+	return &Store{Pool: pool, URL: url}, nil
+}
+
+// Open connects and brings the tables up to date.
+func Open(ctx context.Context, url string) (*Store, error) {
+	s, err := Connect(ctx, url)
+	if err != nil {
+		return nil, err
+	}
 	if err := s.migrate(ctx); err != nil {
-		pool.Close()
+		s.Close()
 		return nil, fmt.Errorf("the database cannot be prepared: %w", err)
 	}
 	return s, nil

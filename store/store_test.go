@@ -3,6 +3,7 @@ package store_test
 import (
 	"context"
 	"errors"
+	"fmt"
 	"io"
 	"os"
 	"strings"
@@ -163,16 +164,66 @@ func TestASilentWorkerIsReplacedAndFencedOff(t *testing.T) {
 	}
 }
 
-func TestAFailureSaysWhy(t *testing.T) {
+// A part that fails is tried again twice; then it has failed, and says why.
+func TestAFailureIsTriedAgainAndSaysWhy(t *testing.T) {
+	e := exported(t)
+	queued := 0
+	enqueue := func(_ pgx.Tx, p store.Part) error {
+		queued++
+		return nil
+	}
+	for attempt := 1; attempt <= store.MaxFailures; attempt++ {
+		if ok, err := db.StartPart(t.Context(), e, "tall", attempt); !ok || err != nil {
+			t.Fatalf("attempt %d cannot start (%v)", attempt, err)
+		}
+		if err := db.FailPart(t.Context(), e, "tall", attempt, "the encoder was ended", false, enqueue); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if p := state(t, e, "tall"); p.State != "failed" || p.Error != "the encoder was ended" || queued != 2 {
+		t.Errorf("after being queued %d times the part is %+v", queued, p)
+	}
+	// What trying again would not change fails at once.
+	if _, err := db.StartPart(t.Context(), e, "square", 1); err != nil {
+		t.Fatal(err)
+	}
+	if err := db.FailPart(t.Context(), e, "square", 1, "no such font", true, enqueue); err != nil {
+		t.Fatal(err)
+	}
+	if p := state(t, e, "square"); p.State != "failed" || queued != 2 {
+		t.Errorf("the part is %+v, queued %d times", p, queued)
+	}
+}
+
+func TestAWorkerThatIsStoppedGivesItsPartBack(t *testing.T) {
 	e := exported(t)
 	if _, err := db.StartPart(t.Context(), e, "tall", 1); err != nil {
 		t.Fatal(err)
 	}
-	if err := db.FailPart(t.Context(), e, "tall", 1, "the disk is full"); err != nil {
+	given := 0
+	if err := db.ReleasePart(t.Context(), e, "tall", 1, func(_ pgx.Tx, p store.Part) error { given = p.Attempt; return nil }); err != nil {
 		t.Fatal(err)
 	}
-	if p := state(t, e, "tall"); p.State != "failed" || p.Error != "the disk is full" {
-		t.Errorf("the part is %+v", p)
+	if p := state(t, e, "tall"); p.State != "waiting" || given != 2 {
+		t.Errorf("the part is %+v, given to attempt %d", p, given)
+	}
+}
+
+// A part whose job is gone does not wait for ever.
+func TestAPartWithoutAJobIsQueuedAgain(t *testing.T) {
+	e := exported(t)
+	if _, err := db.Pool.Exec(t.Context(), `UPDATE export_parts SET queued = now() - interval '1 minute' WHERE export_id = $1 AND shape = 'square'`, e); err != nil {
+		t.Fatal(err)
+	}
+	var given []string
+	err := db.Orphans(t.Context(), time.Hour, func(_ pgx.Tx, p store.Part) error {
+		if p.ExportID == e {
+			given = append(given, fmt.Sprint(p.Shape, p.Attempt))
+		}
+		return nil
+	})
+	if err != nil || fmt.Sprint(given) != "[square2]" {
+		t.Errorf("queued again are %v (%v)", given, err)
 	}
 }
 

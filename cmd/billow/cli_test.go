@@ -16,7 +16,9 @@ import (
 	"testing"
 	"time"
 
+	"billow/core/clip"
 	"billow/export"
+	"billow/media"
 	"billow/store"
 	"billow/store/local"
 )
@@ -182,14 +184,16 @@ func TestAKilledWorkersExportIsTakenUpAgain(t *testing.T) {
 		t.Fatal(err)
 	}
 	defer s.Close()
-	b, err := openBundle(filepath.Join(sample, "lantern-weekend.zip"))
+	b, end, err := openBundle(filepath.Join(sample, "lantern-weekend.zip"))
 	if err != nil {
 		t.Fatal(err)
 	}
-	if err := errors.Join(s.PutBundle(ctx, b.Clip, b.Files), s.CreateClip(ctx, "c", b.Clip, "")); err != nil {
+	defer end()
+	keep := func(p clip.Prop, kept *media.Spool) error { return s.Keep(ctx, p, kept.Again()) }
+	if err := errors.Join(b.Intake(ctx, media.DefaultLimits(), keep), s.CreateClip(ctx, "c", b.Clip, "")); err != nil {
 		t.Fatal(err)
 	}
-	q, err := export.NewQueue(s, newLibrary, false)
+	q, err := export.NewQueue(s, &export.Drawer{}, false)
 	if err != nil {
 		t.Fatal(err)
 	}

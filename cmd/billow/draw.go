@@ -12,45 +12,32 @@ import (
 
 	"billow/bundle"
 	"billow/core/clip"
-	"billow/core/frame"
 	"billow/export"
-	"billow/fonts"
 	"billow/media"
 
 	"github.com/spf13/cobra"
 )
-
-// cacheBytes is how much a process keeps of what it could make again.
-const cacheBytes = 384 << 20
-
-func newLibrary() (*frame.Library, error) {
-	set, err := fonts.All()
-	if err != nil {
-		return nil, err
-	}
-	return frame.NewLibrary(set, cacheBytes), nil
-}
 
 // interruptible ends with Ctrl-C or a polite kill.
 func interruptible() (context.Context, context.CancelFunc) {
 	return signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM)
 }
 
-func openBundle(name string) (*bundle.Bundle, error) {
+// openBundle reads a bundle; its files are read from it until end is called.
+func openBundle(name string) (b *bundle.Bundle, end func(), err error) {
 	f, err := os.Open(name)
 	if err != nil {
-		return nil, inputError{err}
+		return nil, nil, inputError{err}
 	}
-	defer f.Close()
 	info, err := f.Stat()
-	if err != nil {
-		return nil, err
+	if err == nil {
+		b, err = bundle.Read(f, info.Size())
 	}
-	b, err := bundle.Read(f, info.Size())
 	if err != nil {
-		return nil, inputError{fmt.Errorf("%s: %w", name, err)}
+		f.Close()
+		return nil, nil, inputError{fmt.Errorf("%s: %w", name, err)}
 	}
-	return b, nil
+	return b, func() { f.Close() }, nil
 }
 
 // sized is the shape a person asked for, at the size asked for ("540x960"),
@@ -82,10 +69,11 @@ func exportCommand() *cobra.Command {
 		Short: "Export a clip to MP4",
 		Args:  cobra.ExactArgs(1),
 		RunE: func(_ *cobra.Command, args []string) error {
-			b, err := openBundle(args[0])
+			b, end, err := openBundle(args[0])
 			if err != nil {
 				return err
 			}
+			defer end()
 			c := b.Clip
 			if fps != 0 {
 				if c, err = atRate(c, fps); err != nil {
@@ -113,12 +101,12 @@ func exportCommand() *cobra.Command {
 }
 
 func exportTo(ctx context.Context, c *clip.Clip, s clip.Shape, b *bundle.Bundle, out string) error {
-	lib, err := newLibrary()
+	lib, err := export.Library()
 	if err != nil {
 		return err
 	}
 	bar := newBar(fmt.Sprintf("%s %d×%d", c.Name, s.W, s.H))
-	f, err := export.MP4(ctx, c, s, lib, b.File, func(done int) { bar.show(float64(done) / float64(c.Length)) })
+	f, err := export.MP4(ctx, c, s, lib, b.Open, func(done int) { bar.show(float64(done) / float64(c.Length)) })
 	bar.end()
 	if err != nil {
 		return err
@@ -154,10 +142,11 @@ func frameCommand() *cobra.Command {
 		Short: "Draw one frame of a clip as PNG",
 		Args:  cobra.ExactArgs(1),
 		RunE: func(_ *cobra.Command, args []string) error {
-			b, err := openBundle(args[0])
+			b, end, err := openBundle(args[0])
 			if err != nil {
 				return err
 			}
+			defer end()
 			s, err := sized(b.Clip, shape, size)
 			if err != nil {
 				return err
@@ -166,11 +155,11 @@ func frameCommand() *cobra.Command {
 			if err != nil || n >= b.Clip.Length {
 				return usageError{fmt.Errorf("--at %s: the clip has frames 0 to %d", at, b.Clip.Length-1)}
 			}
-			lib, err := newLibrary()
+			lib, err := export.Library()
 			if err != nil {
 				return err
 			}
-			picture, err := export.Still(context.Background(), b.Clip, s, s.W, s.H, n, lib, b.File)
+			picture, err := export.Still(context.Background(), b.Clip, s, s.W, s.H, n, lib, b.Open)
 			if err != nil {
 				return err
 			}

@@ -7,6 +7,8 @@ import (
 	"fmt"
 	"os"
 
+	"billow/export"
+
 	"github.com/spf13/cobra"
 )
 
@@ -23,6 +25,7 @@ type inputError struct{ error }
 func (e inputError) Unwrap() error { return e.error }
 
 func main() {
+	export.DrawIfAsked()
 	root := &cobra.Command{
 		Use:           "billow",
 		Short:         "Animate product cut-outs into short promotional clips",
@@ -30,7 +33,8 @@ func main() {
 		SilenceUsage:  true,
 	}
 	root.AddCommand(exportCommand(), frameCommand(), beatsCommand(), sampleCommand(),
-		serveCommand(), workCommand(), demoCommand(), bundleCommand(), importCommand(), schemaCommand())
+		serveCommand(), workCommand(), demoCommand(), bundleCommand(), importCommand(), schemaCommand(),
+		passphraseCommand(), sessionsCommand(), tokenCommand(), tidyCommand())
 	root.SetFlagErrorFunc(func(_ *cobra.Command, err error) error { return usageError{err} })
 	err := root.Execute()
 	if err == nil {

@@ -4,6 +4,7 @@ import (
 	"context"
 	"encoding/json"
 	"fmt"
+	"io"
 	"os"
 	"path/filepath"
 
@@ -31,7 +32,7 @@ func sampleCommand() *cobra.Command {
 				return err
 			}
 			for _, c := range w.Clips {
-				if err := writeBundle(filepath.Join(dir, c.ID+".zip"), c.Clip, w.File); err != nil {
+				if err := writeBundle(filepath.Join(dir, c.ID+".zip"), c.Clip, w.Open); err != nil {
 					return err
 				}
 			}
@@ -70,13 +71,13 @@ func makeWorld(side int) (*demo.World, error) {
 	return demo.Make(set, side, func(_ string, share float64) { bar.show(share) })
 }
 
-func writeBundle(name string, c *clip.Clip, files func(context.Context, string) ([]byte, error)) error {
+func writeBundle(name string, c *clip.Clip, open func(context.Context, string) (io.ReadCloser, error)) error {
 	f, err := os.CreateTemp(filepath.Dir(name), ".billow-*")
 	if err != nil {
 		return err
 	}
 	defer os.Remove(f.Name())
-	if err := bundle.Write(context.Background(), f, c, files); err != nil {
+	if err := bundle.Write(context.Background(), f, c, open); err != nil {
 		f.Close()
 		return err
 	}

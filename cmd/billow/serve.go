@@ -7,66 +7,27 @@ import (
 	"fmt"
 	"net"
 	"os"
-	"path/filepath"
-	"strconv"
-	"time"
+	"slices"
 
-	"billow/bundle"
 	"billow/demo"
 	"billow/export"
 	"billow/media"
 	"billow/server"
 	"billow/store"
-	"billow/store/local"
 	"billow/web"
 
 	"github.com/spf13/cobra"
 )
 
-// home is what serving commands share: a database and where it is.
-type home struct {
-	data string
-}
-
-func (h *home) flag(cmd *cobra.Command) {
-	cmd.Flags().StringVar(&h.data, "data", defaultData(), "data folder of the private PostgreSQL (DATABASE_URL names another server instead)")
-}
-
-// defaultData is a folder that the server's own user can reach.
-func defaultData() string {
-	if os.Geteuid() == 0 {
-		return "/var/lib/billow"
-	}
-	if dir := os.Getenv("XDG_DATA_HOME"); dir != "" {
-		return filepath.Join(dir, "billow")
-	}
-	return filepath.Join(os.Getenv("HOME"), ".local", "share", "billow")
-}
-
-// open connects to the database, starting one where none is named.
-func (h *home) open(ctx context.Context) (*store.Store, func(), error) {
-	url, stop := os.Getenv("DATABASE_URL"), func() {}
-	if url == "" {
-		pg, err := local.Start(ctx, h.data)
-		if err != nil {
-			return nil, nil, err
-		}
-		url, stop = pg.URL, pg.Stop
-	}
-	s, err := store.Open(ctx, url)
-	if err != nil {
-		stop()
-		return nil, nil, err
-	}
-	return s, func() { s.Close(); stop() }, nil
-}
-
 type serving struct {
 	home
 	listen  string
+	hosts   []string
 	picture int
 	pixels  int
 	sound   int
+	reading int
+	drawing int
 }
 
 func (v *serving) flags(cmd *cobra.Command) {
@@ -76,6 +37,23 @@ func (v *serving) flags(cmd *cobra.Command) {
 	cmd.Flags().IntVar(&v.picture, "max-picture-mb", int(d.PictureBytes>>20), "largest picture that is taken")
 	cmd.Flags().IntVar(&v.pixels, "max-megapixels", d.Megapixels, "most pixels of a picture, in millions")
 	cmd.Flags().IntVar(&v.sound, "max-sound-mb", int(d.SoundBytes>>20), "largest tune that is taken")
+	cmd.Flags().StringSliceVar(&v.hosts, "host", nil, "name under which it may be reached, beside those of loopback; may be given several times")
+	cmd.Flags().IntVar(&v.reading, "reading-mb", 0, "memory for reading files, all together (default: a quarter of the machine's)")
+	drawingFlag(cmd, &v.drawing)
+}
+
+func drawingFlag(cmd *cobra.Command, mb *int) {
+	cmd.Flags().IntVar(mb, "drawing-mb", 0, "memory for drawing one clip (default: a quarter of the machine's)")
+}
+
+// closed tells whether the door has to be: someone else than whoever uses this
+// machine may come.
+func (v *serving) closed(l net.Listener) bool {
+	host, _, err := net.SplitHostPort(l.Addr().String())
+	if err != nil || !server.IsLoopback(host) {
+		return true
+	}
+	return slices.ContainsFunc(v.hosts, func(h string) bool { return !server.IsLoopback(h) })
 }
 
 // run serves until it is interrupted. prepare may fill the database first.
@@ -92,19 +70,32 @@ func (v *serving) run(prepare func(context.Context, *store.Store) error) error {
 		return err
 	}
 	defer end()
+	if v.closed(l) {
+		phrase, err := s.Phrase(ctx)
+		if err != nil {
+			return err
+		}
+		if phrase == "" {
+			return usageError{errors.New("others could reach this Billow, so it needs a pass phrase; set one with: billow passphrase")}
+		}
+	}
 	if prepare != nil {
 		if err := prepare(ctx, s); err != nil {
 			return err
 		}
 	}
-	q, err := export.NewQueue(s, newLibrary, true)
+	if v.reading > 0 {
+		media.SetBudget(int64(v.reading) << 20)
+	}
+	drawer := &export.Drawer{Memory: int64(v.drawing) << 20}
+	q, err := export.NewQueue(s, drawer, true)
 	if err != nil {
 		return err
 	}
 	worked := make(chan error, 1)
 	go func() { worked <- q.Run(ctx) }()
 	srv := &server.Server{
-		Store: s, Queue: q, Page: web.Files(), Library: newLibrary,
+		Store: s, Queue: q, Drawer: drawer, Page: web.Files(), Hosts: v.hosts, Closed: v.closed(l),
 		Limits: media.Limits{PictureBytes: int64(v.picture) << 20, Megapixels: v.pixels, SoundBytes: int64(v.sound) << 20},
 	}
 	fmt.Printf("Billow is at http://%s  (Ctrl-C stops it)\n", l.Addr())
@@ -149,10 +140,7 @@ func seed(ctx context.Context, s *store.Store, side int) error {
 		return err
 	}
 	for _, p := range w.Props {
-		if err := s.PutFile(ctx, p.Hash, p.Media, bytes.NewReader(w.Files[p.Hash])); err != nil {
-			return err
-		}
-		if err := s.PutProp(ctx, p); err != nil {
+		if err := s.Keep(ctx, p, bytes.NewReader(w.Files[p.Hash])); err != nil {
 			return err
 		}
 	}
@@ -165,6 +153,7 @@ func seed(ctx context.Context, s *store.Store, side int) error {
 }
 
 func workCommand() *cobra.Command {
+	var drawing int
 	cmd := &cobra.Command{
 		Use: "work", Short: "Work on exports of the server that DATABASE_URL names", Args: cobra.NoArgs,
 		RunE: func(*cobra.Command, []string) error {
@@ -179,7 +168,7 @@ func workCommand() *cobra.Command {
 				return err
 			}
 			defer s.Close()
-			q, err := export.NewQueue(s, newLibrary, true)
+			q, err := export.NewQueue(s, &export.Drawer{Memory: int64(drawing) << 20}, true)
 			if err != nil {
 				return err
 			}
@@ -187,68 +176,6 @@ func workCommand() *cobra.Command {
 			return q.Run(ctx)
 		},
 	}
+	drawingFlag(cmd, &drawing)
 	return cmd
-}
-
-func bundleCommand() *cobra.Command {
-	var h home
-	var out string
-	cmd := &cobra.Command{
-		Use: "bundle CLIP-ID", Short: "Write a stored clip as a bundle", Args: cobra.ExactArgs(1),
-		RunE: func(_ *cobra.Command, args []string) error {
-			ctx, cancel := interruptible()
-			defer cancel()
-			s, end, err := h.open(ctx)
-			if err != nil {
-				return err
-			}
-			defer end()
-			st, err := s.State(ctx, args[0])
-			if err != nil {
-				return inputError{fmt.Errorf("the clip %s: %w", args[0], err)}
-			}
-			if out == "" {
-				out = args[0] + ".zip"
-			}
-			return writeBundle(out, st.Clip, s.ReadFile)
-		},
-	}
-	h.flag(cmd)
-	cmd.Flags().StringVar(&out, "out", "", "file to write (default: CLIP-ID.zip)")
-	return cmd
-}
-
-func importCommand() *cobra.Command {
-	var h home
-	cmd := &cobra.Command{
-		Use: "import BUNDLE", Short: "Store a bundle as a new clip", Args: cobra.ExactArgs(1),
-		RunE: func(_ *cobra.Command, args []string) error {
-			b, err := openBundle(args[0])
-			if err != nil {
-				return err
-			}
-			ctx, cancel := interruptible()
-			defer cancel()
-			s, end, err := h.open(ctx)
-			if err != nil {
-				return err
-			}
-			defer end()
-			return importBundle(ctx, s, b)
-		},
-	}
-	h.flag(cmd)
-	return cmd
-}
-
-func importBundle(ctx context.Context, s *store.Store, b *bundle.Bundle) error {
-	if err := s.PutBundle(ctx, b.Clip, b.Files); err != nil {
-		return err
-	}
-	id := store.NewID()
-	if err := s.CreateClip(ctx, id, b.Clip, "Imported "+time.Now().Format(time.DateOnly)); err != nil {
-		return err
-	}
-	fmt.Println(id + "  " + strconv.Quote(b.Clip.Name))
-	return nil
 }

@@ -28,15 +28,16 @@ func beatsCommand() *cobra.Command {
 		Short: "Find the tempo, beats and hits of a tune",
 		Args:  cobra.ExactArgs(1),
 		RunE: func(_ *cobra.Command, args []string) error {
-			file, err := os.ReadFile(args[0])
+			f, err := os.Open(args[0])
 			if err != nil {
 				return inputError{err}
 			}
-			pcm, err := media.DecodeSound(context.Background(), file)
+			s, err := media.Spooled(f)
 			if err != nil {
-				return inputError{fmt.Errorf("%s: %w", args[0], err)}
+				return inputError{err}
 			}
-			p, err := media.SoundProp("tune", args[0], file, pcm)
+			defer s.Close()
+			p, err := media.SoundProp(context.Background(), "tune", args[0], s)
 			if err != nil {
 				return inputError{fmt.Errorf("%s: %w", args[0], err)}
 			}

@@ -1,0 +1,149 @@
+package media
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"image"
+	"path"
+	"strings"
+	"syscall"
+	"time"
+	"unicode"
+
+	"billow/core/clip"
+)
+
+// patience is how long a file waits for its turn to be read.
+const patience = 2 * time.Minute
+
+// Examine tells what a file is and brings it into the form in which it is kept:
+// the file itself, or a picture made upright, sRGB and no larger than any
+// frame. Both are to be closed. Errors are sentences that name the file; a
+// *clip.FieldError is the file's fault.
+func Examine(ctx context.Context, name string, s *Spool, limits Limits) (clip.Prop, *Spool, error) {
+	p, kept, err := examine(ctx, name, s, limits)
+	var field *clip.FieldError
+	var missing *MissingError
+	switch {
+	case err == nil, errors.As(err, &field), errors.As(err, &missing), errors.Is(err, ErrBusy), errors.Is(err, syscall.ENOSPC), ctx.Err() != nil:
+		return p, kept, err
+	}
+	return p, nil, clip.Fault("file", "%s: %v", name, err)
+}
+
+func examine(ctx context.Context, name string, s *Spool, limits Limits) (none clip.Prop, _ *Spool, err error) {
+	if s.Bytes == 0 {
+		return none, nil, clip.Fault("file", "%s is empty", name)
+	}
+	ctx, cancel := context.WithTimeout(ctx, patience)
+	defer cancel()
+	id, title := "prop-"+s.Hash[:12], Title(strings.TrimSuffix(name, path.Ext(name)))
+	switch kind, _ := Kind(s.Head()); kind {
+	case clip.KindCutout:
+		if s.Bytes > limits.PictureBytes {
+			return none, nil, clip.Fault("file", "%s is larger than %d MB", name, limits.PictureBytes>>20)
+		}
+		return picture(ctx, id, title, s, limits)
+	case clip.KindTune:
+		if s.Bytes > limits.SoundBytes {
+			return none, nil, clip.Fault("file", "%s is larger than %d MB", name, limits.SoundBytes>>20)
+		}
+		free, err := Take(ctx, soundMemory)
+		if err != nil {
+			return none, nil, err
+		}
+		defer free()
+		p, err := SoundProp(ctx, id, title, s)
+		return p, s, err
+	}
+	return none, nil, clip.Fault("file", "%s is neither a picture (PNG, JPEG, WebP, GIF) nor a tune (WAV, MP3, OGG, FLAC, M4A)", name)
+}
+
+// picture reads a picture as it is when it is upright, in sRGB and small enough
+// for that, and has it made so otherwise.
+func picture(ctx context.Context, id, title string, s *Spool, limits Limits) (none clip.Prop, _ *Spool, err error) {
+	size, err := Size(s.Again(), limits)
+	if err != nil {
+		return none, nil, err
+	}
+	kept := s
+	if t := traitsOf(s.Again()); t.turned || t.profiled || max(size.Width, size.Height) > clip.MaxSide {
+		free, err := Take(ctx, vipsMemory/4)
+		if err != nil {
+			return none, nil, err
+		}
+		kept, err = upright(ctx, s, limits.PictureBytes)
+		free()
+		if err != nil {
+			return none, nil, err
+		}
+		if size, err = Size(kept.Again(), limits); err != nil {
+			return none, nil, err
+		}
+		id = "prop-" + kept.Hash[:12]
+	}
+	p, err := pictureProp(ctx, id, title, kept, size)
+	if err != nil && kept != s {
+		kept.Close()
+	}
+	return p, kept, err
+}
+
+func pictureProp(ctx context.Context, id, title string, s *Spool, size image.Config) (none clip.Prop, err error) {
+	free, err := Take(ctx, Cost(size))
+	if err != nil {
+		return none, err
+	}
+	defer free()
+	bitmap, err := Picture(s.Again())
+	if err != nil {
+		return none, err
+	}
+	visible, ok := bitmap.Visible()
+	if !ok {
+		return none, ErrNothingVisible
+	}
+	_, kind := Kind(s.Head())
+	return clip.Prop{
+		ID: id, Name: title, Kind: clip.KindCutout, Hash: s.Hash, Media: kind,
+		Picture: &clip.Picture{W: bitmap.W, H: bitmap.H, Visible: visible, Area: rounded(bitmap.Area(visible))},
+	}, nil
+}
+
+// Title is what a file's name gives for a name: what can be shown of it, not
+// longer than a name may be.
+func Title(name string) string {
+	shown := strings.Map(func(r rune) rune {
+		if unicode.IsControl(r) || r == unicode.ReplacementChar {
+			return -1
+		}
+		return r
+	}, strings.ToValidUTF8(name, ""))
+	letters := []rune(strings.TrimSpace(shown))
+	if len(letters) > 120 {
+		letters = append(letters[:119], '…')
+	}
+	if len(letters) == 0 {
+		return "Unnamed"
+	}
+	return string(letters)
+}
+
+// Size is how large a picture is, read from its beginning. One that is larger
+// than the limits is an error.
+func Size(r interface{ Read([]byte) (int, error) }, limits Limits) (image.Config, error) {
+	config, _, err := image.DecodeConfig(r)
+	if err != nil {
+		return config, fmt.Errorf("it cannot be read as a picture; the file may be damaged")
+	}
+	if config.Width < 1 || config.Height < 1 || config.Width > limits.Megapixels*1_000_000/config.Height {
+		return config, fmt.Errorf("it has %d × %d pixels, more than %d megapixels; make it smaller first",
+			config.Width, config.Height, limits.Megapixels)
+	}
+	return config, nil
+}
+
+// Cost is how many bytes it takes at most to decode a picture: eight a pixel
+// while it is decoded, and four for what comes of it.
+func Cost(size image.Config) int64 { return 12 * int64(size.Width) * int64(size.Height) }

@@ -1,0 +1,55 @@
+package media
+
+import (
+	"context"
+	"fmt"
+	"io"
+	"os"
+	"strconv"
+	"time"
+
+	"billow/core/clip"
+)
+
+// vipsMemory is how much address space the program may take that makes pictures
+// smaller. It reads them in strips, so that this does not depend on their size.
+const vipsMemory = 1 << 30
+
+// upright makes a picture what Billow reads as it is: upright, in sRGB, and no
+// larger than any frame. It comes back as a PNG.
+func upright(ctx context.Context, s *Spool, most int64) (*Spool, error) {
+	ctx, cancel := context.WithTimeout(ctx, time.Minute)
+	defer cancel()
+	size := strconv.Itoa(clip.MaxSide)
+	t, err := newTool(ctx, errNoVips, vipsMemory, "stdin", "--size", size+"x"+size+">", "--export-profile", "srgb",
+		"--intent", "relative", "--output", ".png[strip,compression=3]")
+	if err != nil {
+		return nil, err
+	}
+	// Formats that libvips itself does not hold for safe are not read; what does
+	// not fit in strips lies on disk.
+	t.Env = append(os.Environ(), "VIPS_BLOCK_UNTRUSTED=1", "VIPS_CONCURRENCY=1", "VIPS_DISC_THRESHOLD=64m")
+	if _, err := s.Seek(0, io.SeekStart); err != nil {
+		return nil, err
+	}
+	t.Stdin = s.File
+	out, err := t.StdoutPipe()
+	if err != nil {
+		return nil, err
+	}
+	if err := t.Start(); err != nil {
+		return nil, t.explained(ctx, err, "it cannot be read")
+	}
+	made, spooled := NewSpool(out, most)
+	if spooled != nil {
+		cancel() // what it still writes nobody reads
+	}
+	if err := t.Wait(); err != nil && spooled == nil {
+		made.Close()
+		return nil, t.explained(ctx, err, "it cannot be read to its end; the file may be damaged")
+	}
+	if spooled != nil {
+		return nil, fmt.Errorf("it cannot be made smaller: %w", spooled)
+	}
+	return made, nil
+}
