@@ -4,6 +4,7 @@ import (
 	"context"
 	"io"
 	"os"
+	"strings"
 	"sync"
 	"testing"
 	"time"
@@ -120,4 +121,26 @@ func rawFrames(b *testing.B, c *clip.Clip, shape clip.Shape, lib *frame.Library)
 		b.Fatal(err)
 	}
 	return f
+}
+
+// BenchmarkManyLetters is the first frame of a badge with as many letters as
+// there may be about, for which all is drawn anew.
+func BenchmarkManyLetters(b *testing.B) {
+	tall, _ := clip.StandardShape("tall")
+	c := clip.New("Letters", tall, 30, 60)
+	l := clip.Draft(c, clip.KindBadge, "", "", "")
+	l.Words.Text = strings.Repeat("word ", 360)
+	c.Layers = append(c.Layers, l)
+	dst := paint.NewBitmap(1080, 1920)
+	for range b.N {
+		lib, err := Library()
+		if err != nil {
+			b.Fatal(err)
+		}
+		stage, err := frame.Prepare(c, tall, 1080, 1920, lib)
+		if err != nil {
+			b.Fatal(err)
+		}
+		stage.Painter().Draw(dst, 30)
+	}
 }

@@ -9,7 +9,9 @@ import (
 	"log/slog"
 	"net"
 	"net/http"
+	"strings"
 	"time"
+	"unicode/utf8"
 
 	"billow/door"
 	"billow/export"
@@ -43,7 +45,7 @@ func (s *Server) Handler() http.Handler {
 	s.posters.one, s.sounds = make(chan struct{}, 1), make(chan struct{}, 4)
 	r := gin.New()
 	r.ContextWithFallback = true // what is asked for a client ends when it goes
-	r.Use(recovered, headers, s.ours)
+	r.Use(recovered, headers, s.ours, readable)
 	r.GET("/healthz", s.health)
 	r.GET("/api/door", s.doorState)
 	r.POST("/api/door", s.signIn)
@@ -118,6 +120,16 @@ func headers(c *gin.Context) {
 	h.Set("X-Content-Type-Options", "nosniff")
 	h.Set("Referrer-Policy", "no-referrer")
 	h.Set("Cross-Origin-Opener-Policy", "same-origin")
+}
+
+// readable refuses addresses that hold what is no text: nothing has such a name.
+func readable(c *gin.Context) {
+	for _, p := range c.Params {
+		if !utf8.ValidString(p.Value) || strings.ContainsRune(p.Value, 0) {
+			c.AbortWithStatusJSON(http.StatusNotFound, problem("missing", store.ErrNotFound.Error(), ""))
+			return
+		}
+	}
 }
 
 // recovered turns a bug into an answer and leaves the server running.

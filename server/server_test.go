@@ -405,3 +405,30 @@ func TestADatabaseThatIsGoneForAMomentLosesNothing(t *testing.T) {
 		t.Errorf("afterwards: %d %v", status, out["revision"])
 	}
 }
+
+// NUL and broken UTF-8, wherever they stand, are a person's mistake and not the
+// database's.
+func TestWhatIsNoTextIsRefused(t *testing.T) {
+	id := newClip(t)
+	body := func(name string) string {
+		return `{"name":"` + name + `","shape":{"id":"tall","w":360,"h":640},"rate":30,"length":"2s"}`
+	}
+	if status, out := ask(t, "POST", "/api/clips", body(`a\u0000b`)); status != 422 || !strings.HasPrefix(field(out), "name") {
+		t.Errorf("NUL in a name gives %d %s", status, field(out))
+	}
+	if status, out := ask(t, "POST", "/api/clips", body("a\xffb")); status != 201 {
+		t.Errorf("broken UTF-8 in a name gives %d %s", status, field(out))
+	}
+	if status, out := ask(t, "POST", "/api/clips/"+id+"/commands", sent(1, `{"type":"setClip","name":"a\u0000b"}`)); status != 200 || !strings.HasPrefix(refusals(out)[0], "name") {
+		t.Errorf("NUL in a new name gives %d %v", status, out)
+	}
+	for _, path := range []string{"/api/clips/%00", "/api/clips/%ff%fe", "/api/files/%00/sound", "/api/clips/a%00/commands?after=1", "/api/exports/%00/%00.mp4"} {
+		if status, out := ask(t, "GET", path, nil); status != 404 {
+			t.Errorf("%s gives %d %v", path, status, out)
+		}
+	}
+	status, out := ask(t, "POST", "/api/props?name=%00mu%ffg"+strings.Repeat("x", 5000)+".png", picture(t))
+	if name, _ := out["name"].(string); status != 201 || strings.ContainsRune(name, 0) || len([]rune(name)) > 120 {
+		t.Errorf("an odd name of a file gives %d %v", status, out)
+	}
+}

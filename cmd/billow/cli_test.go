@@ -2,10 +2,8 @@ package main
 
 import (
 	"bytes"
-	"context"
 	"encoding/json"
 	"errors"
-	"fmt"
 	"image"
 	"image/png"
 	"math"
@@ -14,13 +12,8 @@ import (
 	"path/filepath"
 	"strings"
 	"testing"
-	"time"
 
 	"billow/core/clip"
-	"billow/export"
-	"billow/media"
-	"billow/store"
-	"billow/store/local"
 )
 
 var (
@@ -149,7 +142,7 @@ func TestExitCodesMeanSomething(t *testing.T) {
 		{2, "frames 0 to 359", []string{"frame", lantern, "--at", "99s"}},
 		{2, "24, 25, 30", []string{"export", lantern, "--fps", "29"}},
 		{2, "unknown flag", []string{"export", lantern, "--wings"}},
-		{3, "cannot be read as sound", []string{"beats", text}},
+		{3, "not a sound file", []string{"beats", text}},
 		{2, "DATABASE_URL", []string{"work"}},
 	} {
 		cmd := exec.Command(binary, c.args...)
@@ -162,88 +155,6 @@ func TestExitCodesMeanSomething(t *testing.T) {
 	}
 	if left, _ := filepath.Glob(filepath.Join(dir, ".billow-*")); len(left) > 0 {
 		t.Errorf("half files were left: %v", left)
-	}
-}
-
-// A worker that is killed in the middle leaves no half file; another one takes
-// its export up again.
-func TestAKilledWorkersExportIsTakenUpAgain(t *testing.T) {
-	ctx := context.Background()
-	dir, err := os.MkdirTemp("", "billow-work-")
-	if err != nil {
-		t.Fatal(err)
-	}
-	t.Cleanup(func() { _ = os.RemoveAll(dir) })
-	pg, err := local.Start(ctx, dir)
-	if err != nil {
-		t.Fatal(err)
-	}
-	defer pg.Stop()
-	s, err := store.Open(ctx, pg.URL)
-	if err != nil {
-		t.Fatal(err)
-	}
-	defer s.Close()
-	b, end, err := openBundle(filepath.Join(sample, "lantern-weekend.zip"))
-	if err != nil {
-		t.Fatal(err)
-	}
-	defer end()
-	keep := func(p clip.Prop, kept *media.Spool) error { return s.Keep(ctx, p, kept.Again()) }
-	if err := errors.Join(b.Intake(ctx, media.DefaultLimits(), keep), s.CreateClip(ctx, "c", b.Clip, "")); err != nil {
-		t.Fatal(err)
-	}
-	q, err := export.NewQueue(s, &export.Drawer{}, false)
-	if err != nil {
-		t.Fatal(err)
-	}
-	if err := q.Add(ctx, "e", "c", 1, b.Clip, []string{"square"}); err != nil {
-		t.Fatal(err)
-	}
-	temp := t.TempDir()
-	worker := func() *exec.Cmd {
-		cmd := exec.Command(binary, "work")
-		cmd.Env = append(os.Environ(), "DATABASE_URL="+pg.URL, "TMPDIR="+temp)
-		if err := cmd.Start(); err != nil {
-			t.Fatal(err)
-		}
-		return cmd
-	}
-	first := worker()
-	until(t, s, "the first worker draws", func(p store.Part) bool { return p.State == "running" && p.Done > 5 })
-	if err := first.Process.Kill(); err != nil {
-		t.Fatal(err)
-	}
-	_ = first.Wait() // it was killed; that is its error
-	second := worker()
-	defer func() { _ = second.Process.Kill(); _ = second.Wait() }()
-	p := until(t, s, "the second worker finishes", func(p store.Part) bool { return p.State == "done" })
-	if p.Attempt != 2 || p.Video == nil {
-		t.Errorf("the part is %+v", p)
-	}
-	if left, _ := os.ReadDir(temp); len(left) > 0 {
-		t.Errorf("%s was left behind", left[0].Name())
-	}
-}
-
-func until(t *testing.T, s *store.Store, what string, ok func(store.Part) bool) store.Part {
-	t.Helper()
-	tick := time.NewTicker(50 * time.Millisecond)
-	defer tick.Stop()
-	end := time.After(3 * time.Minute)
-	for {
-		p, err := s.Part(context.Background(), "e", "square")
-		if err != nil {
-			t.Fatal(err)
-		}
-		if ok(p) {
-			return p
-		}
-		select {
-		case <-tick.C:
-		case <-end:
-			t.Fatalf("waiting until %s; the part is %s", what, fmt.Sprintf("%+v", p))
-		}
 	}
 }
 
@@ -295,5 +206,35 @@ func TestTheParadeIsDrawnFromTheCommandLine(t *testing.T) {
 	}
 	if d := differ(first, second, corner); d != 0 {
 		t.Errorf("the card changes by %.1f", d)
+	}
+}
+
+// Letters that no font has are drawn as boxes; that is said, or fails.
+func TestMissingLettersAreSaid(t *testing.T) {
+	dir := t.TempDir()
+	tall := clip.Shape{ID: "tall", W: 90, H: 160}
+	c := clip.New("Letters", tall, 30, 30)
+	l := clip.Draft(c, clip.KindWords, "Greeting", "", "")
+	l.Name = "Greeting"
+	l.Words.Text = "Hello 咖啡 and 咖"
+	c.Layers = append(c.Layers, l)
+	file := filepath.Join(dir, "letters.zip")
+	if err := writeBundle(file, c, nil); err != nil {
+		t.Fatal(err)
+	}
+	for _, call := range [][]string{{"frame", file, "--out", filepath.Join(dir, "f.png")}, {"export", file, "--out", filepath.Join(dir, "f.mp4")}} {
+		out, problems, code := billow(t, append(call, "--json")...)
+		var said struct {
+			Warnings []struct{ Layer, Letters string }
+		}
+		if err := json.Unmarshal([]byte(out), &said); err != nil || code != 0 {
+			t.Fatalf("%s gives %d %q %q (%v)", call[0], code, out, problems, err)
+		}
+		if len(said.Warnings) != 1 || said.Warnings[0].Layer != "Greeting" || said.Warnings[0].Letters != "咖啡" || !strings.Contains(problems, "咖啡") {
+			t.Errorf("%s says %s and %s", call[0], out, problems)
+		}
+		if _, problems, code := billow(t, append(call, "--strict")...); code != 3 || !strings.Contains(problems, "咖啡") {
+			t.Errorf("strict, %s gives %d %s", call[0], code, problems)
+		}
 	}
 }

@@ -2,6 +2,8 @@ package main
 
 import (
 	"context"
+	"encoding/json"
+	"errors"
 	"fmt"
 	"io"
 	"os"
@@ -12,6 +14,7 @@ import (
 
 	"billow/bundle"
 	"billow/core/clip"
+	"billow/core/frame"
 	"billow/export"
 	"billow/media"
 
@@ -61,8 +64,56 @@ func sized(c *clip.Clip, shape, size string) (clip.Shape, error) {
 	return s, nil
 }
 
+// output is what drawing commands share: where to write, and what to say.
+type output struct {
+	shape, size, out string
+	json, strict     bool
+}
+
+func (o *output) flags(cmd *cobra.Command) {
+	cmd.Flags().StringVar(&o.shape, "shape", "", "shape, such as 9:16 or tall (default: the one the clip was made for)")
+	cmd.Flags().StringVar(&o.size, "size", "", "pixels, such as 1080x1920")
+	cmd.Flags().BoolVar(&o.json, "json", false, "say as JSON what was written and what to look at")
+	cmd.Flags().BoolVar(&o.strict, "strict", false, "fail where there would be a warning")
+}
+
+// written is what --json prints.
+type written struct {
+	Out      string    `json:"out"`
+	Shape    string    `json:"shape"`
+	W        int       `json:"w"`
+	H        int       `json:"h"`
+	Warnings []warning `json:"warnings"`
+}
+
+type warning struct {
+	Message string `json:"message"`
+	frame.Missing
+}
+
+// warned looks for what would not look as it should.
+func (o *output) warned(c *clip.Clip, lib *frame.Library) ([]warning, error) {
+	warnings := []warning{}
+	for _, m := range frame.MissingLetters(c, lib) {
+		w := warning{fmt.Sprintf("no font has %q, which %q shows; they are drawn as boxes", m.Letters, m.Layer), m}
+		if o.strict {
+			return nil, inputError{errors.New(w.Message)}
+		}
+		fmt.Fprintln(os.Stderr, "billow: warning: "+w.Message)
+		warnings = append(warnings, w)
+	}
+	return warnings, nil
+}
+
+func (o *output) say(s clip.Shape, warnings []warning) error {
+	if !o.json {
+		return nil
+	}
+	return json.NewEncoder(os.Stdout).Encode(written{o.out, s.ID, s.W, s.H, warnings})
+}
+
 func exportCommand() *cobra.Command {
-	var shape, size, out string
+	var o output
 	var fps int
 	cmd := &cobra.Command{
 		Use:   "export BUNDLE",
@@ -80,28 +131,31 @@ func exportCommand() *cobra.Command {
 					return err
 				}
 			}
-			s, err := sized(c, shape, size)
+			s, err := sized(c, o.shape, o.size)
 			if err != nil {
 				return err
 			}
-			if out == "" {
+			if o.out == "" {
 				base := strings.TrimSuffix(filepath.Base(args[0]), ".zip")
-				out = fmt.Sprintf("%s-%s.mp4", base, s.ID)
+				o.out = fmt.Sprintf("%s-%s.mp4", base, s.ID)
 			}
 			ctx, cancel := interruptible()
 			defer cancel()
-			return exportTo(ctx, c, s, b, out)
+			return o.export(ctx, c, s, b)
 		},
 	}
-	cmd.Flags().StringVar(&shape, "shape", "", "shape, such as 9:16 or tall (default: the one the clip was made for)")
-	cmd.Flags().StringVar(&size, "size", "", "pixels, such as 1080x1920")
+	o.flags(cmd)
 	cmd.Flags().IntVar(&fps, "fps", 0, "frames a second: 24, 25, 30, 50 or 60")
-	cmd.Flags().StringVar(&out, "out", "", "file to write")
+	cmd.Flags().StringVar(&o.out, "out", "", "file to write")
 	return cmd
 }
 
-func exportTo(ctx context.Context, c *clip.Clip, s clip.Shape, b *bundle.Bundle, out string) error {
+func (o *output) export(ctx context.Context, c *clip.Clip, s clip.Shape, b *bundle.Bundle) error {
 	lib, err := export.Library()
+	if err != nil {
+		return err
+	}
+	warnings, err := o.warned(c, lib)
 	if err != nil {
 		return err
 	}
@@ -112,7 +166,10 @@ func exportTo(ctx context.Context, c *clip.Clip, s clip.Shape, b *bundle.Bundle,
 		return err
 	}
 	defer f.Close()
-	return writeWhole(out, f)
+	if err := writeWhole(o.out, f); err != nil {
+		return err
+	}
+	return o.say(s, warnings)
 }
 
 // writeWhole leaves either the whole file or none: it writes beside and renames.
@@ -136,7 +193,8 @@ func writeWhole(name string, r io.Reader) error {
 }
 
 func frameCommand() *cobra.Command {
-	var shape, size, out, at string
+	var o output
+	var at string
 	cmd := &cobra.Command{
 		Use:   "frame BUNDLE",
 		Short: "Draw one frame of a clip as PNG",
@@ -147,7 +205,7 @@ func frameCommand() *cobra.Command {
 				return err
 			}
 			defer end()
-			s, err := sized(b.Clip, shape, size)
+			s, err := sized(b.Clip, o.shape, o.size)
 			if err != nil {
 				return err
 			}
@@ -155,24 +213,34 @@ func frameCommand() *cobra.Command {
 			if err != nil || n >= b.Clip.Length {
 				return usageError{fmt.Errorf("--at %s: the clip has frames 0 to %d", at, b.Clip.Length-1)}
 			}
-			lib, err := export.Library()
-			if err != nil {
-				return err
-			}
-			picture, err := export.Still(context.Background(), b.Clip, s, s.W, s.H, n, lib, b.Open)
-			if err != nil {
-				return err
-			}
-			file, err := media.EncodePNG(picture)
-			if err != nil {
-				return err
-			}
-			return writeWhole(out, strings.NewReader(string(file)))
+			return o.still(b, s, n)
 		},
 	}
-	cmd.Flags().StringVar(&shape, "shape", "", "shape, such as 1:1 or square")
-	cmd.Flags().StringVar(&size, "size", "", "pixels, such as 540x540")
+	o.flags(cmd)
 	cmd.Flags().StringVar(&at, "at", "0", "frame, or a time such as 1s15f")
-	cmd.Flags().StringVar(&out, "out", "frame.png", "file to write")
+	cmd.Flags().StringVar(&o.out, "out", "frame.png", "file to write")
 	return cmd
+}
+
+func (o *output) still(b *bundle.Bundle, s clip.Shape, at int) error {
+	lib, err := export.Library()
+	if err != nil {
+		return err
+	}
+	warnings, err := o.warned(b.Clip, lib)
+	if err != nil {
+		return err
+	}
+	picture, err := export.Still(context.Background(), b.Clip, s, s.W, s.H, at, lib, b.Open)
+	if err != nil {
+		return err
+	}
+	file, err := media.EncodePNG(picture)
+	if err != nil {
+		return err
+	}
+	if err := writeWhole(o.out, strings.NewReader(string(file))); err != nil {
+		return err
+	}
+	return o.say(s, warnings)
 }

@@ -252,6 +252,9 @@ func validName(field, name string) error {
 	if utf8.RuneCountInString(name) > 200 {
 		return Fault(field, "a name has at most 200 letters")
 	}
+	if strings.ContainsRune(name, 0) || !utf8.ValidString(name) {
+		return Fault(field, "a name holds something that is no letter")
+	}
 	return nil
 }
 

@@ -22,7 +22,7 @@ func (s *Stage) card(a *actor, k look) *sprite {
 	d := a.layer.Card
 	key := cardKey{
 		form: d.Form, fills: d.Fills, w: a.w, h: a.h, corner: k.edge.corner, fill: k.colours[0], outline: k.colours[3],
-		pen: k.pen, per: s.raster(a, max(a.w, a.h)),
+		pen: k.pen, per: s.raster(a, a.w, a.h),
 	}
 	if d.Hole != nil {
 		shrink := a.rest.Size / a.layer.Rest.Size

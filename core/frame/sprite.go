@@ -111,16 +111,21 @@ func (s *Stage) plain(a *actor, k look) *sprite {
 		key.pen = words.Pen{}
 	}
 	block := s.blockOf(wordsKey{words: key.words, size: key.size, width: key.width}, w)
-	key.rasterPerUnit = s.raster(a, max(block.W, block.H))
+	key.rasterPerUnit = s.raster(a, block.W, block.H)
 	return cached(s.lib, key, spriteBytes, func() *sprite {
 		b, x0, y0 := block.Raster(key.rasterPerUnit, key.pen, w.Outline)
 		return &sprite{paint.NewPyramid(b), x0, y0, key.rasterPerUnit, key}
 	})
 }
 
+// rasterPixels is the most that outlines are drawn with: more than a frame, of
+// which the rest lies outside.
+const rasterPixels = 6e6
+
 // raster is the pixels a unit for outlines so large, in units.
-func (s *Stage) raster(a *actor, side float64) float64 {
-	return min(s.scale*sharpness*min(a.largest, 4), clip.MaxSide/max(side, 1))
+func (s *Stage) raster(a *actor, w, h float64) float64 {
+	w, h = max(w, 1), max(h, 1)
+	return min(s.scale*sharpness*min(a.largest, 4), clip.MaxSide/max(w, h), math.Sqrt(max(rasterPixels, 2*float64(s.W*s.H))/(w*h)))
 }
 
 type backdropKey struct {

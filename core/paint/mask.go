@@ -10,7 +10,7 @@ import (
 // PathMask is the coverage of a path on a plane of a size.
 func PathMask(p Path, w, h int) *Mask {
 	r := vector.NewRasterizer(w, h)
-	p.trace(r)
+	p.trace(r, 0, 0)
 	m := &Mask{W: w, H: h, Pix: make([]uint8, w*h)}
 	r.Draw(&image.Alpha{Pix: m.Pix, Stride: w, Rect: image.Rect(0, 0, w, h)}, image.Rect(0, 0, w, h), image.Opaque, image.Point{})
 	return m

@@ -55,19 +55,27 @@ func (s Segment) points() int {
 	return 1
 }
 
-// FillPath draws the path onto b in one colour.
+// FillPath draws the path onto b in one colour. Only where the path lies is
+// looked at: a line of a text touches little of a picture of all lines.
 func (b *Bitmap) FillPath(p Path, c colour.Colour) {
-	r := vector.NewRasterizer(b.W, b.H)
-	p.trace(r)
+	box := p.Bounds()
+	x0, y0 := max(0, int(math.Floor(max(box[0], 0)))), max(0, int(math.Floor(max(box[1], 0))))
+	x1, y1 := int(math.Ceil(min(box[2], float64(b.W)))), int(math.Ceil(min(box[3], float64(b.H))))
+	if x0 >= x1 || y0 >= y1 {
+		return
+	}
+	r := vector.NewRasterizer(x1-x0, y1-y0)
+	p.trace(r, float64(x0), float64(y0))
 	fill := image.NewUniform(color.NRGBA{c.R, c.G, c.B, c.A})
-	r.Draw(b.Image(), image.Rect(0, 0, b.W, b.H), fill, image.Point{})
+	r.Draw(b.Image(), image.Rect(x0, y0, x1, y1), fill, image.Point{})
 }
 
-// trace gives the path to a rasteriser, every contour closed.
-func (p Path) trace(r *vector.Rasterizer) {
+// trace gives the path to a rasteriser whose corner lies at (x0, y0), every
+// contour closed.
+func (p Path) trace(r *vector.Rasterizer, x0, y0 float64) {
 	open := false
 	for _, s := range p {
-		f := func(i int) (float32, float32) { return float32(s.P[i][0]), float32(s.P[i][1]) }
+		f := func(i int) (float32, float32) { return float32(s.P[i][0] - x0), float32(s.P[i][1] - y0) }
 		x, y := f(0)
 		switch s.Op {
 		case 'M', 'O':

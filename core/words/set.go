@@ -1,6 +1,7 @@
 package words
 
 import (
+	"slices"
 	"sort"
 	"strings"
 
@@ -53,6 +54,16 @@ func Set(fonts *Fonts, w *clip.Words, product *clip.Product, size, width float64
 	b := &Block{Missing: s.missing}
 	s.layout(b, size, width)
 	return b
+}
+
+// Missing are the letters of words that no font has, each once.
+func Missing(fonts *Fonts, w *clip.Words, product *clip.Product) []rune {
+	fonts.mu.Lock()
+	defer fonts.mu.Unlock()
+	s := &setter{fonts: fonts, words: w}
+	s.gather(filled(w.Text, product))
+	slices.Sort(s.missing)
+	return slices.Compact(s.missing)
 }
 
 // filled parses the markup before it fills in the product, so that a product's

@@ -371,7 +371,7 @@ func initialise(ctx context.Context, bin, dir, data string, attr *syscall.SysPro
 	own.Pdeathsig = syscall.SIGKILL
 	cmd.SysProcAttr, cmd.Dir = &own, dir
 	if out, err := cmd.CombinedOutput(); err != nil {
-		return "", fmt.Errorf("the database cannot be made in %s: %s", data, strings.TrimSpace(string(out)))
+		return "", fmt.Errorf("the database cannot be made in %s: %s (%w)", data, strings.TrimSpace(string(out)), err)
 	}
 	if err := os.Rename(fresh, data); err != nil {
 		return "", err

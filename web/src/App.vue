@@ -1,11 +1,16 @@
 <script setup lang="ts">
+import SignIn from './components/SignIn.vue'
+import { useDoor } from './stores/door'
 import { useNotices } from './stores/notices'
 
 const notices = useNotices()
+const door = useDoor()
+door.look().catch(() => undefined) // whatever is asked next says what is wrong
 </script>
 
 <template>
-  <RouterView />
+  <RouterView :key="door.visits" />
+  <SignIn v-if="door.asking" />
   <div class="notices" aria-live="polite">
     <div v-for="n in notices.list" :key="n.id" class="notice" :class="n.kind" role="status">
       <i :class="n.kind === 'problem' ? 'bi bi-exclamation-triangle' : 'bi bi-check2'" aria-hidden="true" />

@@ -1,5 +1,9 @@
 import { Problem, type Clip, type ExportPart, type Outcome, type Prop, type Sent, type Shape } from './types'
 
+// What is done when the server wants one to sign in first.
+let knock: () => void = () => undefined
+export const whenSignedOut = (f: () => void) => (knock = f)
+
 // The server's answers. Every refusal becomes a Problem; status 0 means that
 // the server was not reached.
 // A file takes as long as it takes; everything else answers soon or not at all.
@@ -21,6 +25,7 @@ async function call<T>(method: string, path: string, body?: BodyInit | object): 
     error?: { message: string; field: string; code: string }
   } | null
   const e = failed?.error
+  if (answer.status === 401) knock()
   throw new Problem(e?.message ?? `The server answered ${answer.status}`, e?.field, e?.code, answer.status)
 }
 
@@ -38,6 +43,13 @@ export interface Revision {
   revision: number
   change: string
   at: string
+}
+
+export interface Session {
+  id: string
+  agent: string
+  address: string
+  seen: string
 }
 
 export interface NewClip {
@@ -66,8 +78,14 @@ export const api = {
   exports: (id: string) => call<ExportPart[]>('GET', `/api/clips/${id}/exports`),
   export: (id: string, shapes: string[]) => call<{ id: string }>('POST', `/api/clips/${id}/exports`, { shapes }),
   cancel: (exportId: string) => call<void>('POST', `/api/exports/${exportId}/cancel`),
+  door: () => call<{ closed: boolean; in: boolean; session: boolean }>('GET', '/api/door'),
+  signIn: (phrase: string) => call<void>('POST', '/api/door', { phrase }),
+  signOut: () => call<void>('DELETE', '/api/door'),
+  sessions: () => call<{ sessions: Session[]; own: string }>('GET', '/api/sessions'),
+  endSession: (id: string) => call<void>('DELETE', `/api/sessions/${id}`),
   bytes: async (path: string) => {
     const answer = await fetch(path)
+    if (answer.status === 401) knock()
     if (!answer.ok) throw new Problem('A file of the clip is missing on the server', '', 'missing', answer.status)
     return new Uint8Array(await answer.arrayBuffer())
   }

@@ -4,11 +4,15 @@ import { useRouter } from 'vue-router'
 import { api, type ClipSummary } from '../api'
 import IconButton from '../components/IconButton.vue'
 import NewClip from '../components/NewClip.vue'
+import SessionsPanel from '../components/SessionsPanel.vue'
+import { useDoor } from '../stores/door'
 import { useNotices } from '../stores/notices'
 import { shapeName, shapeRatios } from '../words'
 
 const router = useRouter()
 const notices = useNotices()
+const door = useDoor()
+const listing = ref(false)
 const clips = ref<ClipSummary[] | null>(null)
 const creating = ref(false)
 const deleting = ref<ClipSummary | null>(null)
@@ -61,6 +65,7 @@ onMounted(load)
       <img src="/icon.svg" width="34" height="34" alt="" />
       <h1>Clips</h1>
       <span class="flex-fill" />
+      <BButton v-if="door.closed" variant="outline-primary" @click="listing = true">Who is signed in</BButton>
       <BButton variant="outline-primary" @click="picker?.click()">Import a bundle</BButton>
       <BButton class="btn-act" :variant="null" @click="creating = true">New clip</BButton>
       <input ref="picker" type="file" accept=".zip" hidden aria-label="Bundle to import" @change="importBundle" />
@@ -87,6 +92,7 @@ onMounted(load)
       </ul>
     </main>
     <NewClip v-model="creating" />
+    <SessionsPanel v-model="listing" />
     <BModal
       :model-value="deleting !== null"
       title="Delete this clip?"

@@ -10,12 +10,20 @@ export function live(clip: string, news: (revision: number) => void, back: () =>
     } else if (!events) {
       events = new EventSource(`/api/clips/${clip}/events`)
       events.addEventListener('open', back)
+      // A browser tries again by itself, but not after an answer it does not like.
+      events.addEventListener('error', () => events?.readyState === EventSource.CLOSED && setTimeout(again, 3000))
       events.addEventListener('revision', (e) => news(Number((e as MessageEvent<string>).data)))
     }
   }
+  function again() {
+    events = null
+    if (!ended) look()
+  }
+  let ended = false
   document.addEventListener('visibilitychange', look)
   look()
   return () => {
+    ended = true
     document.removeEventListener('visibilitychange', look)
     events?.close()
   }
