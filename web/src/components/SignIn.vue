@@ -77,6 +77,11 @@ h1 {
   font-size: 1.9rem;
 }
 
+label {
+  display: grid;
+  gap: 0.25rem;
+}
+
 .problem {
   min-height: 1.3em;
   margin: 0;

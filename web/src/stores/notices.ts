@@ -19,7 +19,7 @@ export const useNotices = defineStore('notices', () => {
   }
 
   function fail(e: unknown) {
-    if (e instanceof Problem && e.code === 'crashed') return
+    if (e instanceof Problem && (e.code === 'crashed' || e.code === 'signIn')) return // said elsewhere
     say(e instanceof Error ? e.message : String(e), 'problem')
   }
 
