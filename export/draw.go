@@ -66,10 +66,18 @@ func DrawIfAsked() {
 	if err != nil {
 		var fault *clip.FieldError
 		var missing *media.MissingError
-		say.Failed, say.Final, say.Missing = err.Error(), errors.As(err, &fault), errors.As(err, &missing)
+		say.Failed, say.Final, say.Missing = reason(err), errors.As(err, &fault), errors.As(err, &missing)
 	}
 	_ = json.NewEncoder(os.Stdout).Encode(say) // without a reader there is nothing left to say
 	os.Exit(0)
+}
+
+// reason puts a failure into words for a person.
+func reason(err error) string {
+	if store.Full(err) {
+		return "the disk is full; free some space and export again"
+	}
+	return err.Error()
 }
 
 // limitMemory lets the process fail rather than the machine. The collector

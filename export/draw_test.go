@@ -137,3 +137,12 @@ func TestACancelledDrawingLeavesNoProcess(t *testing.T) {
 		}
 	}
 }
+
+func TestAFullDiskIsSaidAsSuch(t *testing.T) {
+	encoder(t, `echo "av_interleaved_write_frame(): No space left on device" >&2; exit 1`)
+	c, _, _ := fading(t, 30)
+	_, err := (&Drawer{}).Draw(t.Context(), job(c, true), func(int) {})
+	if err == nil || err.Error() != "the disk is full; free some space and export again" {
+		t.Errorf("the error is %v", err)
+	}
+}

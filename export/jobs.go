@@ -122,7 +122,7 @@ func (w *worker) Work(ctx context.Context, job *river.Job[PartArgs]) error {
 	}
 	slog.Warn("a part of an export failed", "export", a.Export, "shape", a.Shape, "attempt", a.Attempt, "error", err)
 	var final FinalError
-	return s.FailPart(noting, a.Export, a.Shape, a.Attempt, err.Error(), errors.As(err, &final), w.q.enqueue(noting))
+	return s.FailPart(noting, a.Export, a.Shape, a.Attempt, reason(err), errors.As(err, &final), w.q.enqueue(noting))
 }
 
 func (w *worker) export(ctx context.Context, a PartArgs) error {

@@ -5,14 +5,12 @@ import (
 	"log/slog"
 	"net/http"
 	"os"
-	"syscall"
 
 	"billow/core/clip"
 	"billow/media"
 	"billow/store"
 
 	"github.com/gin-gonic/gin"
-	"github.com/jackc/pgx/v5/pgconn"
 )
 
 // problemText says what is wrong, in words that a person can act on.
@@ -48,7 +46,7 @@ func fail(c *gin.Context, err error) {
 	case errors.Is(err, errSlow), errors.Is(err, os.ErrDeadlineExceeded):
 		c.Header("Connection", "close")
 		c.JSON(http.StatusRequestTimeout, problem("slow", errSlow.Error(), ""))
-	case full(err):
+	case store.Full(err):
 		slog.Error("the disk is full", "path", c.Request.URL.Path, "error", err)
 		c.JSON(http.StatusInsufficientStorage, problem("full", "The server's disk is full; nothing was changed. Free some space and try again", ""))
 	case c.Request.Context().Err() != nil:
@@ -59,12 +57,3 @@ func fail(c *gin.Context, err error) {
 		c.JSON(http.StatusServiceUnavailable, problem("unavailable", "The database did not answer; nothing was changed. Try again in a moment", ""))
 	}
 }
-
-// full tells whether a disk is full, the database's or this one's.
-func full(err error) bool {
-	var pg *pgconn.PgError
-	return errors.Is(err, syscall.ENOSPC) || errors.As(err, &pg) && pg.Code == diskFull
-}
-
-// diskFull is PostgreSQL's code for a full disk (its manual, appendix A).
-const diskFull = "53100"

@@ -432,3 +432,18 @@ func TestWhatIsNoTextIsRefused(t *testing.T) {
 		t.Errorf("an odd name of a file gives %d %v", status, out)
 	}
 }
+
+// Without ffmpeg, whatever needs it says the same.
+func TestWithoutFFmpegAllSayTheSame(t *testing.T) {
+	tune := media.WAV(make([]float32, 2*48000*2))
+	if err := db.PutFile(t.Context(), media.Hash(tune), "audio/wav", bytes.NewReader(tune)); err != nil {
+		t.Fatal(err)
+	}
+	t.Setenv("PATH", t.TempDir())
+	for path, body := range map[string][]byte{"POST /api/props?name=tune.wav": tune, "GET /api/files/" + media.Hash(tune) + "/sound": nil} {
+		method, path, _ := strings.Cut(path, " ")
+		if status, out := ask(t, method, path, body); status != http.StatusServiceUnavailable || !strings.Contains(field(out), "apt-get install ffmpeg") {
+			t.Errorf("%s gives %d %v", path, status, out)
+		}
+	}
+}

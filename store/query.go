@@ -3,9 +3,11 @@ package store
 import (
 	"context"
 	"errors"
+	"syscall"
 	"time"
 
 	"github.com/jackc/pgx/v5"
+	"github.com/jackc/pgx/v5/pgconn"
 )
 
 // patience is how long a query or a short transaction may take, waiting for a
@@ -58,4 +60,14 @@ func one(err error) error {
 		return ErrNotFound
 	}
 	return err
+}
+
+// diskFull is PostgreSQL's code for a full disk (its manual, appendix A).
+const diskFull = "53100"
+
+// Full tells whether an error is that a disk is full, the database's or this
+// machine's.
+func Full(err error) bool {
+	var pg *pgconn.PgError
+	return errors.Is(err, syscall.ENOSPC) || errors.As(err, &pg) && pg.Code == diskFull
 }

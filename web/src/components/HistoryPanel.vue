@@ -69,8 +69,11 @@ time {
   color: var(--harbour-soft);
 }
 
+li > :last-child {
+  width: 4.6rem;
+}
+
 em {
-  width: 4.2rem;
   text-align: center;
   color: var(--kelp);
 }

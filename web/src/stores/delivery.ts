@@ -19,6 +19,7 @@ interface Desk {
   // moved shows the clip anew after others' changes came beneath ours.
   moved(): Promise<void>
   steps(change: (list: Step[]) => Step[]): void
+  done(step: Step): void
 }
 
 // Delivery brings together what the server has and what waits here. It runs in
@@ -92,8 +93,7 @@ export class Delivery implements Receiver {
       if (u.stays) this.stays(u.stays)
     }
     if (anew[this.restoring]) {
-      const step = { id: this.restoring, undo: anew[this.restoring].undo }
-      this.desk.steps((list) => [...list, step])
+      this.desk.done({ id: this.restoring, undo: anew[this.restoring].undo })
       this.restoring = ''
     }
     await this.desk.moved()

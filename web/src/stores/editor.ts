@@ -120,8 +120,9 @@ export const useEditor = defineStore('editor', () => {
       moved,
       steps: (change) => {
         past.value = change(past.value)
-        future.value = future.value.length ? change(future.value) : []
-      }
+        future.value = change(future.value)
+      },
+      done
     })
     const box = new Outbox(clipId, got.revision, delivery)
     outbox.value = box
@@ -198,14 +199,20 @@ export const useEditor = defineStore('editor', () => {
     return next
   }
 
-  // take applies a command and keeps it; done is what it was, for undoing it.
+  // done notes an undo step; what could be done again no longer can.
+  function done(step: Step) {
+    if (step.undo.length) past.value = [...past.value.slice(-499), step]
+    future.value = []
+  }
+
+  // take applies a command and keeps it; step takes it back.
   async function take(command: Command) {
     const commandId = newId()
     const a = await edit.call<Applied>('apply', { command, keep: true, id: commandId, ...looking() })
     kept = over(kept, a)
     outbox.value?.add({ id: commandId, command })
     await present(kept, a.places, painters.follow(kept.clip, command, true))
-    return { settled: a.settled, done: { id: commandId, undo: a.undo ?? [] } }
+    return { settled: a.settled, step: { id: commandId, undo: a.undo ?? [] } }
   }
 
   // run applies a command for good: one undo step.
@@ -214,10 +221,9 @@ export const useEditor = defineStore('editor', () => {
     return inOrder(async () => {
       await painters.settled()
       try {
-        const { settled, done } = await take(command)
+        const { settled, step } = await take(command)
         if (settled) notices.say(`At this tempo not all fits: ${listed(settled)} moved to the nearest free frames`)
-        if (done.undo.length) past.value = [...past.value.slice(-499), done]
-        future.value = []
+        done(step)
         return true
       } catch (e) {
         notices.fail(e)
@@ -292,8 +298,8 @@ export const useEditor = defineStore('editor', () => {
       keys.value = []
       const command = { type: 'undo', changes: last.undo, kind }
       const stays = await edit.call<string>('stays', command)
-      const { done } = await take(command)
-      to.value = [...to.value, done]
+      const taken = await take(command)
+      to.value = [...to.value, taken.step]
       if (stays) delivery.stays(stays)
     }).catch(notices.fail)
   }
