@@ -91,6 +91,28 @@ func (b *Billow) Start(ctx context.Context) error {
 	}
 }
 
+// running starts a server in a folder of its own, with a clip that has a card
+// to push about. end stops it and removes the folder.
+func running(ctx context.Context, binary string, env []string, args ...string) (b *Billow, clip string, end func(), err error) {
+	data, err := os.MkdirTemp("", "billow-hard-")
+	if err != nil {
+		return nil, "", nil, err
+	}
+	if b, err = NewBillow(binary, data, args...); err != nil {
+		return nil, "", nil, err
+	}
+	b.Env = env
+	end = func() { _ = os.RemoveAll(data) }
+	if err = b.Start(ctx); err == nil {
+		end = func() { _, _ = b.Stop(); _ = os.RemoveAll(data) }
+		clip, err = b.newClip(ctx)
+	}
+	if err != nil {
+		end()
+	}
+	return b, clip, end, err
+}
+
 // Pid is the number of its process.
 func (b *Billow) Pid() int {
 	b.mu.Lock()
@@ -160,14 +182,16 @@ func (b *Billow) ask(ctx context.Context, method, path string, body io.Reader, i
 
 var client = &http.Client{Transport: &http.Transport{MaxIdleConnsPerHost: 200}, Timeout: 3 * time.Minute}
 
-// newClip makes a clip with a card of the ID "shared" in it.
+// newClip makes a clip with a card of the ID "shared" in it; it is at revision
+// 2 then.
 func (b *Billow) newClip(ctx context.Context) (id string, err error) {
 	var made struct{ ID string }
 	body := `{"name":"Hardship","shape":{"id":"tall","w":360,"h":640},"rate":30,"length":"2s"}`
 	if _, err := b.ask(ctx, "POST", "/api/clips", strings.NewReader(body), &made); err != nil {
 		return "", err
 	}
-	return made.ID, nil
+	first := &editor{b: b, clip: made.ID, revision: 1}
+	return made.ID, first.make(ctx, card("shared"))
 }
 
 // card is a command that adds a card.
@@ -177,7 +201,9 @@ func card(id string) string {
 		"card":{"form":"disc","aspect":1,"fill":"#dd4f28","outline":"#173f47"}}}`
 }
 
-const pushRight = `{"type":"handle","layer":"shared","shape":"tall","frame":0,"target":"rest","dx":1}`
+// pushRight moves the shared card by an eighth of a unit: exactly, and often
+// before it leaves the stage.
+const pushRight = `{"type":"handle","layer":"shared","shape":"tall","frame":0,"target":"rest","dx":0.125}`
 
 // outcome is what a post of commands is answered with.
 type outcome struct {

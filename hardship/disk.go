@@ -59,10 +59,7 @@ func (d *Disk) run(ctx context.Context, b *Billow, filler string) error {
 	if err != nil {
 		return err
 	}
-	e := &editor{b: b, clip: id, revision: 1}
-	if err := e.make(ctx, card("shared")); err != nil {
-		return err
-	}
+	e := &editor{b: b, clip: id, revision: 2}
 	for range 20 {
 		if err := e.make(ctx, pushRight); err != nil {
 			return err
@@ -105,7 +102,7 @@ func (d *Disk) run(ctx context.Context, b *Billow, filler string) error {
 		}
 		d.After++
 	}
-	x, err := b.pushed(ctx, id)
+	x, _, err := b.pushed(ctx, id)
 	made := d.Before + d.During + d.After
 	d.Lost, d.Twice = max(0, made-x), max(0, x-made)
 	return err

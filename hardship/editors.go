@@ -4,13 +4,11 @@ import (
 	"bytes"
 	"context"
 	"encoding/json"
-	"errors"
 	"fmt"
 	"image"
 	"image/color"
 	"image/png"
 	"math/rand/v2"
-	"os"
 	"slices"
 	"strings"
 	"sync"
@@ -27,30 +25,25 @@ type Editors struct {
 // ManyEditors lets people edit their own clips and others one clip together,
 // all with pictures in them, each about once in thinking time.
 func ManyEditors(ctx context.Context, binary string, own, together int, lasting, thinking time.Duration) (r Editors, err error) {
-	data, err := os.MkdirTemp("", "billow-editors-")
+	b, first, stop, err := running(ctx, binary, nil)
 	if err != nil {
 		return r, err
 	}
-	defer os.RemoveAll(data)
-	b, err := NewBillow(binary, data)
-	if err != nil {
-		return r, err
-	}
-	if err := b.Start(ctx); err != nil {
-		return r, err
-	}
-	defer func() { _, _ = b.Stop() }()
+	defer stop()
 	add, err := b.picture(ctx)
 	if err != nil {
 		return r, err
 	}
 	clips := make([]string, own+1)
+	clips[0] = first
 	for i := range clips {
-		if clips[i], err = b.newClip(ctx); err != nil {
-			return r, err
+		if i > 0 {
+			if clips[i], err = b.newClip(ctx); err != nil {
+				return r, err
+			}
 		}
-		e := &editor{b: b, clip: clips[i], revision: 1}
-		if err := errors.Join(e.make(ctx, card("shared")), e.make(ctx, add)); err != nil {
+		e := &editor{b: b, clip: clips[i], revision: 2}
+		if err := e.make(ctx, add); err != nil {
 			return r, err
 		}
 	}
@@ -90,7 +83,7 @@ func ManyEditors(ctx context.Context, binary string, own, together int, lasting,
 	}
 	people.Wait()
 	for i, id := range clips {
-		x, err := b.pushed(ctx, id)
+		x, _, err := b.pushed(ctx, id)
 		if err != nil {
 			return r, err
 		}
@@ -112,10 +105,12 @@ func quantiles(waits []time.Duration) (p50, p95, p99, most time.Duration) {
 	return at(0.5), at(0.95), at(0.99), waits[len(waits)-1]
 }
 
-// pushed is how far the shared card of a clip was pushed.
-func (b *Billow) pushed(ctx context.Context, clip string) (int, error) {
+// pushed is how often the shared card of a clip was pushed, and the clip's
+// revision.
+func (b *Billow) pushed(ctx context.Context, clip string) (times, revision int, err error) {
 	var got struct {
-		Clip struct {
+		Revision int
+		Clip     struct {
 			Layers []struct {
 				ID   string
 				Rest struct{ X float64 }
@@ -123,14 +118,14 @@ func (b *Billow) pushed(ctx context.Context, clip string) (int, error) {
 		}
 	}
 	if _, err := b.ask(ctx, "GET", "/api/clips/"+clip, nil, &got); err != nil {
-		return 0, err
+		return 0, 0, err
 	}
 	for _, l := range got.Clip.Layers {
 		if l.ID == "shared" {
-			return int(l.Rest.X), nil
+			return int(8 * l.Rest.X), got.Revision, nil
 		}
 	}
-	return 0, fmt.Errorf("the clip %s has no card", clip)
+	return 0, 0, fmt.Errorf("the clip %s has no card", clip)
 }
 
 // picture brings a picture in and gives the command that adds it to a clip.

@@ -34,27 +34,11 @@ type Kills struct {
 // KillRounds kills processes at random while six people edit one clip and
 // exports are made. What was acknowledged must be there once.
 func KillRounds(ctx context.Context, binary string, rounds int, seed uint64) (k Kills, err error) {
-	data, err := os.MkdirTemp("", "billow-kill-")
+	b, id, stop, err := running(ctx, binary, nil)
 	if err != nil {
 		return k, err
 	}
-	defer os.RemoveAll(data)
-	b, err := NewBillow(binary, data)
-	if err != nil {
-		return k, err
-	}
-	if err := b.Start(ctx); err != nil {
-		return k, err
-	}
-	defer b.Kill()
-	id, err := b.newClip(ctx)
-	if err != nil {
-		return k, err
-	}
-	first := &editor{b: b, clip: id, revision: 1}
-	if err := first.make(ctx, card("shared")); err != nil {
-		return k, err
-	}
+	defer stop()
 	r := &killing{b: b, clip: id, dice: rand.New(rand.NewPCG(seed, 3)), k: &k}
 	editing, end := context.WithCancel(ctx)
 	var people sync.WaitGroup
@@ -168,28 +152,16 @@ func children(pid int) (out []int) {
 // settle waits for the exports and counts what there is.
 func (r *killing) settle(ctx context.Context) error {
 	r.k.Acknowledged = int(r.acknowledged.Load())
-	var got struct {
-		Revision int
-		Clip     struct {
-			Layers []struct {
-				ID   string
-				Rest struct{ X float64 }
-			}
-		}
-	}
-	if err := r.patiently(ctx, func() error {
-		_, err := r.b.ask(ctx, "GET", "/api/clips/"+r.clip, nil, &got)
+	var times, revision int
+	if err := r.patiently(ctx, func() (err error) {
+		times, revision, err = r.b.pushed(ctx, r.clip)
 		return err
 	}); err != nil {
 		return err
 	}
-	for _, l := range got.Clip.Layers {
-		if l.ID == "shared" {
-			r.k.Lost, r.k.Twice = max(0, r.k.Acknowledged-int(l.Rest.X)), max(0, int(l.Rest.X)-r.k.Acknowledged)
-		}
-	}
-	if got.Revision != r.k.Acknowledged+2 {
-		return fmt.Errorf("the clip is at revision %d after %d edits", got.Revision, r.k.Acknowledged)
+	r.k.Lost, r.k.Twice = max(0, r.k.Acknowledged-times), max(0, times-r.k.Acknowledged)
+	if revision != r.k.Acknowledged+2 {
+		return fmt.Errorf("the clip is at revision %d after %d edits", revision, r.k.Acknowledged)
 	}
 	for _, id := range r.exports {
 		if err := r.exported(ctx, id); err != nil {

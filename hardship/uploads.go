@@ -37,33 +37,16 @@ type Uploads struct {
 // pixels a side, to a server that may have so many bytes, all at once, while
 // people go on editing.
 func HostileUploads(ctx context.Context, binary string, side, count int, memory int64) (r Uploads, err error) {
-	data, err := os.MkdirTemp("", "billow-uploads-")
-	if err != nil {
-		return r, err
-	}
-	defer os.RemoveAll(data)
 	files, err := hostile(ctx, side)
 	if err != nil {
 		return r, err
 	}
 	defer os.RemoveAll(filepath.Dir(files[0]))
-	b, err := NewBillow(binary, data, "--reading-mb", strconv.FormatInt(memory>>22, 10))
+	b, id, stop, err := running(ctx, binary, []string{fmt.Sprintf("GOMEMLIMIT=%d", memory/2)}, "--reading-mb", strconv.FormatInt(memory>>22, 10))
 	if err != nil {
 		return r, err
 	}
-	b.Env = []string{fmt.Sprintf("GOMEMLIMIT=%d", memory/2)}
-	if err := b.Start(ctx); err != nil {
-		return r, err
-	}
-	defer func() { _, _ = b.Stop() }()
-	id, err := b.newClip(ctx)
-	if err != nil {
-		return r, err
-	}
-	first := &editor{b: b, clip: id, revision: 1}
-	if err := first.make(ctx, card("shared")); err != nil {
-		return r, err
-	}
+	defer stop()
 	busy, done := context.WithCancel(ctx)
 	watched := make(chan struct{})
 	go func() { r.watch(busy, b, memory); close(watched) }()

@@ -19,25 +19,31 @@ import (
 	"billow/store/local"
 )
 
-// A worker that is killed in the middle leaves no half file; another one takes
-// its export up again.
-func TestAKilledWorkersExportIsTakenUpAgain(t *testing.T) {
-	ctx := context.Background()
+// database is one that workers can be started for.
+func database(t *testing.T) *store.Store {
+	t.Helper()
 	dir, err := os.MkdirTemp("", "billow-work-")
 	if err != nil {
 		t.Fatal(err)
 	}
 	t.Cleanup(func() { _ = os.RemoveAll(dir) })
-	pg, err := local.Start(ctx, dir)
+	pg, err := local.Start(context.Background(), dir)
 	if err != nil {
 		t.Fatal(err)
 	}
-	defer pg.Stop()
-	s, err := store.Open(ctx, pg.URL)
+	t.Cleanup(pg.Stop)
+	s, err := store.Open(context.Background(), pg.URL)
 	if err != nil {
 		t.Fatal(err)
 	}
-	defer s.Close()
+	t.Cleanup(s.Close)
+	return s
+}
+
+// A worker that is killed in the middle leaves no half file; another one takes
+// its export up again.
+func TestAKilledWorkersExportIsTakenUpAgain(t *testing.T) {
+	ctx, s := context.Background(), database(t)
 	b, end, err := openBundle(filepath.Join(sample, "lantern-weekend.zip"))
 	if err != nil {
 		t.Fatal(err)
@@ -57,7 +63,7 @@ func TestAKilledWorkersExportIsTakenUpAgain(t *testing.T) {
 	temp := t.TempDir()
 	worker := func() *exec.Cmd {
 		cmd := exec.Command(binary, "work")
-		cmd.Env = append(os.Environ(), "DATABASE_URL="+pg.URL, "TMPDIR="+temp)
+		cmd.Env = append(os.Environ(), "DATABASE_URL="+s.URL, "TMPDIR="+temp)
 		if err := cmd.Start(); err != nil {
 			t.Fatal(err)
 		}
@@ -167,22 +173,7 @@ func TestCommandsWorkBesideAServer(t *testing.T) {
 
 // An encoder that is killed is started again; the third time would be the last.
 func TestAKilledEncoderIsTriedAgain(t *testing.T) {
-	ctx := context.Background()
-	dir, err := os.MkdirTemp("", "billow-encoder-")
-	if err != nil {
-		t.Fatal(err)
-	}
-	t.Cleanup(func() { _ = os.RemoveAll(dir) })
-	pg, err := local.Start(ctx, dir)
-	if err != nil {
-		t.Fatal(err)
-	}
-	defer pg.Stop()
-	s, err := store.Open(ctx, pg.URL)
-	if err != nil {
-		t.Fatal(err)
-	}
-	defer s.Close()
+	ctx, s := context.Background(), database(t)
 	c := clip.New("Plain", clip.Shape{ID: "square", W: 90, H: 90}, 30, 30)
 	if err := s.CreateClip(ctx, "c", c, ""); err != nil {
 		t.Fatal(err)
@@ -207,7 +198,7 @@ func TestAKilledEncoderIsTriedAgain(t *testing.T) {
 			t.Fatal(err)
 		}
 		cmd := exec.Command(binary, "work")
-		cmd.Env = append(os.Environ(), "DATABASE_URL="+pg.URL, "PATH="+fake+":"+os.Getenv("PATH"), "FAIL="+fail, "TRIES="+filepath.Join(fake, "tries"+fail))
+		cmd.Env = append(os.Environ(), "DATABASE_URL="+s.URL, "PATH="+fake+":"+os.Getenv("PATH"), "FAIL="+fail, "TRIES="+filepath.Join(fake, "tries"+fail))
 		if err := cmd.Start(); err != nil {
 			t.Fatal(err)
 		}

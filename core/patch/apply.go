@@ -44,8 +44,12 @@ func listOf(of []any) (*list, bool) {
 // Apply carries a patch over to a tree, which it may change. A change whose
 // value is no longer what it was is left out, and the ways to what was left so
 // come back. Items of a list by time belong together: where one of them
-// differs, all changes of that list are left out.
+// differs, all changes of that list are left out. A patch that changes one thing
+// twice is an error.
 func Apply(tree any, p Patch) (any, [][]string, error) {
+	if err := once(p); err != nil {
+		return nil, nil, err
+	}
 	root := &tree
 	var clashes [][]string
 	clashing := map[string]bool{}
@@ -70,6 +74,24 @@ func Apply(tree any, p Patch) (any, [][]string, error) {
 		}
 	}
 	return plain(tree), clashes, nil
+}
+
+// once holds that a patch changes everything once, which bounds how long it
+// takes to apply.
+func once(p Patch) error {
+	type what struct {
+		way   string
+		order bool
+	}
+	seen := make(map[what]bool, len(p))
+	for _, c := range p {
+		w := what{strings.Join(c.At, "\x00"), c.Order}
+		if seen[w] {
+			return fmt.Errorf("%s is changed twice", strings.Join(c.At, " "))
+		}
+		seen[w] = true
+	}
+	return nil
 }
 
 // check tells whether a change finds what it expects, and the way to what it

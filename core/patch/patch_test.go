@@ -97,6 +97,16 @@ func TestAPatchTouchesOnlyWhatItChanged(t *testing.T) {
 	}
 }
 
+func TestAPatchChangesEverythingOnce(t *testing.T) {
+	var twice Patch
+	if err := json.Unmarshal([]byte(`[{"at":["a"],"from":1,"to":2},{"at":["a"],"from":2,"to":3}]`), &twice); err != nil {
+		t.Fatal(err)
+	}
+	if _, _, err := Apply(tree(t, `{"a":1}`), twice); err == nil {
+		t.Error("a value was changed twice")
+	}
+}
+
 // anything is a random tree, with lists of all three kinds in it.
 func anything(r *rand.Rand, depth int) any {
 	kind := r.Intn(9)
