@@ -128,6 +128,7 @@ type outcome struct {
 type verdict struct {
 	ID       string       `json:"id"`
 	Revision int          `json:"revision,omitempty"`
+	What     string       `json:"what,omitempty"`
 	Refused  *problemText `json:"refused,omitempty"`
 }
 
@@ -141,7 +142,7 @@ func answer(c *gin.Context, out store.Outcome, err error) {
 		body.Missing = []store.Row{}
 	}
 	for _, v := range out.Verdicts {
-		one := verdict{ID: v.ID, Revision: v.Revision}
+		one := verdict{ID: v.ID, Revision: v.Revision, What: v.What}
 		if v.Refused != nil {
 			one.Refused = &problemText{"invalid", v.Refused.Reason, v.Refused.Field}
 		}

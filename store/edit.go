@@ -26,6 +26,7 @@ type Edit struct {
 type Verdict struct {
 	ID       string
 	Revision int
+	What     string // of a refused one: what it does, in a few words
 	Refused  *clip.FieldError
 }
 
@@ -116,6 +117,9 @@ func (s *Store) edit(ctx context.Context, tx pgx.Tx, id string, after int, edits
 			if err != nil {
 				return out, nil, err
 			}
+		}
+		if v.Refused != nil {
+			v.What = edit.Describe(e.Command)
 		}
 		out.Verdicts = append(out.Verdicts, v)
 	}

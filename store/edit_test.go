@@ -67,6 +67,9 @@ func TestAnEditThatDoesNotFitIsLeftOutAlone(t *testing.T) {
 		}
 		got = append(got, fmt.Sprintf("%s %d %s", v.ID, v.Revision, reason))
 	}
+	if out.Verdicts[1].What != "Layer deleted" {
+		t.Errorf("what was refused is called %q", out.Verdicts[1].What)
+	}
 	if got[0] != "good-one 2 " || !strings.HasPrefix(got[1], "bad-one-1 0 there is no layer") || !strings.Contains(got[2], `file of "Ghost" is not stored`) || got[3] != "good-two 3 " {
 		t.Errorf("the verdicts are %q", got)
 	}

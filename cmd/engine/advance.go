@@ -75,7 +75,7 @@ func advance(e *engine, arg, _ []byte) (any, []byte, error) {
 		if err != nil {
 			return nil, nil, errUnknown
 		}
-		if r.ID == in.Undo {
+		if in.Undo != "" && r.ID == in.Undo {
 			if asked, err = edit.Difference(base, next); err != nil {
 				return nil, nil, err
 			}

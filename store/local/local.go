@@ -229,6 +229,9 @@ func (s *Server) ready(ctx context.Context) error {
 		select {
 		case <-tick.C:
 		case <-s.ended:
+			if strings.Contains(s.log.text(), "No space left") {
+				return fmt.Errorf("PostgreSQL cannot start, since the disk is full; free some space in %s", s.around)
+			}
 			// What a killed server has left behind ends by itself.
 			if last := s.log.last(); !strings.Contains(last, "shared memory") && !strings.Contains(s.log.text(), "lock file") {
 				return fmt.Errorf("PostgreSQL stopped while starting: %s", last)

@@ -341,7 +341,7 @@ export interface Sent {
 // What the server answers whoever edits or catches up.
 export interface Outcome {
   revision: number
-  results?: { id: string; revision?: number; refused?: { message: string; field: string } }[]
+  results?: { id: string; revision?: number; what?: string; refused?: { message: string; field: string } }[]
   missing: { revision: number; id: string; command: Command }[]
   whole?: boolean
 }

@@ -37,7 +37,7 @@ const groups = computed(() => {
 
 async function start() {
   try {
-    await editor.outbox?.flush()
+    await editor.outbox?.delivered()
     await api.export(editor.id, wanted.value)
   } catch (e) {
     notices.fail(e)

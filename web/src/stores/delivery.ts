@@ -38,11 +38,7 @@ export class Delivery implements Receiver {
     if (!box) return
     const results = answer.results ?? []
     for (const r of results) {
-      if (r.refused)
-        this.refused(
-          sent.find((s) => s.id === r.id),
-          r.refused.message
-        )
+      if (r.refused && box.has(r.id)) this.refused(r.what ?? 'a change', r.refused.message)
     }
     const commands = new Map(sent.map((s) => [s.id, s.command]))
     const taken = results.filter((r) => r.revision).map((r) => ({ ...r, revision: r.revision as number }))
@@ -82,7 +78,7 @@ export class Delivery implements Receiver {
   private async moved(box: Outbox, a: Advanced) {
     const lost = new Set((a.lost ?? []).map((l) => l.id))
     for (const l of a.lost ?? []) {
-      this.desk.notices.say(`Left out, since the clip was changed elsewhere: ${l.what}. ${l.reason}`, 'problem')
+      this.refused(l.what, l.reason)
     }
     if (lost.size) box.settled(lost)
     const anew = a.undos ?? {}
@@ -103,8 +99,9 @@ export class Delivery implements Receiver {
     this.desk.notices.say(`Changed elsewhere since, so it stays as it is now: ${what}`, 'problem')
   }
 
-  refused(what: Sent | undefined, reason: string) {
-    if (what) this.desk.notices.say(`A change was refused: ${reason}`, 'problem')
+  // refused says what was left out: the clip has changed beneath it.
+  refused(what: string, reason: string) {
+    this.desk.notices.say(`Left out: ${what}. ${reason.charAt(0).toUpperCase()}${reason.slice(1)}`, 'problem')
   }
 
   gone() {
@@ -123,7 +120,7 @@ export class Delivery implements Receiver {
   async restore(revision: number, id: string) {
     const box = this.desk.box()
     if (!box) return
-    await box.flush()
+    await box.delivered()
     this.restoring = id
     await api.restore(this.desk.clip, revision, box.revision, id)
     await box.pull()

@@ -14,7 +14,7 @@ export interface Receiver {
   // took puts an answer of the server to use: what others did and what became
   // of the commands that were sent. It is done when the clip is up to date.
   took(answer: Outcome, sent: Sent[]): Promise<void>
-  refused(what: Sent, reason: string): void
+  refused(what: string, reason: string): void
   gone(): void
   adopted(count: number): void
 }
@@ -72,6 +72,21 @@ export class Outbox {
     return [...this.list]
   }
 
+  has(id: string) {
+    return this.list.some((c) => c.id === id) || this.orphans.some((c) => c.id === id)
+  }
+
+  // delivered waits until the server has everything, or says that it cannot
+  // have it now.
+  async delivered() {
+    while (this.waiting.value) {
+      if (this.connection.value !== 'on') {
+        throw new Problem('The last changes cannot be sent at the moment. Try again when they are saved.', '', 'unsent')
+      }
+      await Promise.race([this.flush(), new Promise((r) => setTimeout(r, 200))])
+    }
+  }
+
   // settled removes what the server has taken or will not take.
   settled(ids: Set<string>) {
     this.list = this.list.filter((c) => !ids.has(c.id))
@@ -117,7 +132,7 @@ export class Outbox {
           // sending them one by one.
           if (sent.length > 1) this.most = 1
           else {
-            this.receiver.refused(sent[0], p.message)
+            this.receiver.refused('a change', p.message)
             await this.receiver.took({ revision: this.revision, results: [{ id: sent[0].id }], missing: [] }, sent)
             this.most = 50
           }
