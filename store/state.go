@@ -152,11 +152,3 @@ func (k *states) drop(e *list.Element) {
 	delete(k.of, st.ID)
 	k.bytes -= st.bytes
 }
-
-func (k *states) forget(id string) {
-	k.mu.Lock()
-	defer k.mu.Unlock()
-	if e, ok := k.of[id]; ok {
-		k.drop(e)
-	}
-}
