@@ -38,3 +38,26 @@ func BenchmarkMoveAKey(b *testing.B) {
 		}
 	}
 }
+
+// BenchmarkDifference is how long it takes to say what one step of dragging a
+// bead has changed, and what renaming the clip has.
+func BenchmarkDifference(b *testing.B) {
+	c := crowd()
+	for name, command := range map[string]string{
+		"key":  `{"type":"moveKeys","keys":[{"layer":"card-30","property":"position","frame":300}],"by":3}`,
+		"clip": `{"type":"setClip","name":"Other"}`,
+	} {
+		b.Run(name, func(b *testing.B) {
+			next, err := Apply(c, []byte(command))
+			if err != nil {
+				b.Fatal(err)
+			}
+			b.ReportAllocs()
+			for range b.N {
+				if _, err := Difference(c, next); err != nil {
+					b.Fatal(err)
+				}
+			}
+		})
+	}
+}

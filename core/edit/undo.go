@@ -3,6 +3,7 @@ package edit
 import (
 	"encoding/json"
 	"fmt"
+	"reflect"
 	"slices"
 	"strings"
 
@@ -30,6 +31,13 @@ func Difference(before, after *clip.Clip) (patch.Patch, error) {
 	var p patch.Patch
 	from, to := *before, *after
 	from.Layers, to.Layers = nil, nil
+	// What was found in tunes is long and does not change.
+	if reflect.DeepEqual(from.Props, to.Props) {
+		from.Props, to.Props = nil, nil
+	}
+	if reflect.DeepEqual(from.Tempo, to.Tempo) {
+		from.Tempo, to.Tempo = timing.Tempo{}, timing.Tempo{}
+	}
 	if _, only := after.Changes(before); !only {
 		a, err := patch.TreeOf(&from)
 		if err != nil {
