@@ -104,3 +104,24 @@ func TestAFullBrowserStillSends(t *testing.T) {
 		t.Errorf("the lift is %g", lift)
 	}
 }
+
+// What is wrong with a server that answers is said, and the change kept.
+func TestAFullServerIsNamedAndNothingIsLost(t *testing.T) {
+	id := copyOf(t, 1)
+	u := visit(t, "/clips/"+id)
+	u.ready()
+	r := u.page.HijackRequests()
+	u.must("filling the server", r.Add("*/commands", "", func(h *rod.Hijack) {
+		h.Response.Payload().ResponseCode = 507
+		h.Response.SetBody(`{"error":{"code":"full","message":"The server's disk is full","field":""}}`)
+	}))
+	go r.Run()
+	u.clickText(".row-line .name", "^Mug$")
+	u.write("input[aria-label=Lift]", "79")
+	u.text(".saved", "Not sent yet: 1 change. The server.s disk is full")
+	u.must("making room", r.Stop())
+	u.saved()
+	if lift := site.stored(t, id).Layer("mug-layer").Lift; lift != 79 {
+		t.Errorf("the lift is %g", lift)
+	}
+}

@@ -60,6 +60,8 @@ func DrawIfAsked() {
 	err := json.NewDecoder(os.Stdin).Decode(&j)
 	if err == nil {
 		limitMemory(j.Memory)
+		// People who edit come first. That it cannot be so is no reason to fail.
+		_ = syscall.Setpriority(syscall.PRIO_PROCESS, 0, 5)
 		err = j.draw()
 	}
 	say := report{Whole: err == nil}

@@ -44,7 +44,7 @@ func Encode(ctx context.Context, v Video, feed func(w io.Writer) error) (*os.Fil
 			out.Close()
 		}
 	}()
-	t, err := newTool(ctx, ErrNoFFmpeg, encoderMemory, arguments(v)...)
+	t, err := newTool(ctx, ErrNoFFmpeg, encoderMemory, 0, arguments(v)...)
 	if err != nil {
 		return nil, err
 	}

@@ -54,7 +54,7 @@ func Stream(ctx context.Context, s *Spool, seconds float64, each func(pcm []floa
 	if !ok {
 		return errors.New("it is not a sound file")
 	}
-	t, err := newTool(ctx, ErrNoFFmpeg, ffmpegMemory, "-hide_banner", "-loglevel", "error", "-nostdin",
+	t, err := newTool(ctx, ErrNoFFmpeg, ffmpegMemory, niceness, "-hide_banner", "-loglevel", "error", "-nostdin",
 		"-protocol_whitelist", "file", "-f", demuxer, "-i", "/proc/self/fd/3", "-map", "0:a:0", "-vn",
 		"-t", strconv.FormatFloat(seconds, 'f', 3, 64), "-f", "f32le", "-ac", "2", "-ar", strconv.Itoa(mix.Rate), "pipe:1")
 	if err != nil {

@@ -25,19 +25,23 @@ var ErrNoFFmpeg = &MissingError{"ffmpeg", "ffmpeg"}
 
 var errNoVips = &MissingError{"vipsthumbnail", "libvips-tools"}
 
-// tool is another program at work: with a limit on its memory, out of the way
-// of what answers people, and ended with this process.
+// tool is another program at work: with a limit on its memory, and ended with
+// this process. Those that read what was brought in stay out of the way of what
+// answers people.
 type tool struct {
 	*exec.Cmd
 	name     string
 	problems bytes.Buffer
 }
 
-func newTool(ctx context.Context, missing *MissingError, memory int64, args ...string) (*tool, error) {
+// niceness of a program that reads what was brought in.
+const niceness = 10
+
+func newTool(ctx context.Context, missing *MissingError, memory int64, nice int, args ...string) (*tool, error) {
 	if _, err := exec.LookPath(missing.Program); err != nil {
 		return nil, missing
 	}
-	limits := []string{"-n", "10", "prlimit", "--core=0", "--as=" + strconv.FormatInt(memory, 10), missing.Program}
+	limits := []string{"-n", strconv.Itoa(nice), "prlimit", "--core=0", "--as=" + strconv.FormatInt(memory, 10), missing.Program}
 	t := &tool{Cmd: exec.CommandContext(ctx, "nice", append(limits, args...)...), name: missing.Program}
 	t.SysProcAttr = &syscall.SysProcAttr{Pdeathsig: syscall.SIGKILL}
 	t.Stderr = &limited{w: &t.problems, left: 4000}

@@ -21,7 +21,7 @@ func upright(ctx context.Context, s *Spool, most int64) (*Spool, error) {
 	ctx, cancel := context.WithTimeout(ctx, time.Minute)
 	defer cancel()
 	size := strconv.Itoa(clip.MaxSide)
-	t, err := newTool(ctx, errNoVips, vipsMemory, "stdin[fail_on=truncated]", "--size", size+"x"+size+">", "--export-profile", "srgb",
+	t, err := newTool(ctx, errNoVips, vipsMemory, niceness, "stdin[fail_on=truncated]", "--size", size+"x"+size+">", "--export-profile", "srgb",
 		"--intent", "relative", "--output", ".png[strip,compression=3]")
 	if err != nil {
 		return nil, err

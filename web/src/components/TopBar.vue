@@ -6,6 +6,13 @@ import IconButton from './IconButton.vue'
 defineEmits<{ export: []; history: [] }>()
 const editor = useEditor()
 
+// What can be wrong with a server that answers.
+const reasons: Record<string, string> = {
+  full: 'The server’s disk is full',
+  unavailable: 'The server’s database does not answer',
+  busy: 'The server is busy'
+}
+
 // What a person must know of where the changes are.
 const state = computed(() => {
   const box = editor.outbox
@@ -16,8 +23,11 @@ const state = computed(() => {
   switch (box.connection.value) {
     case 'gone':
       return { text: 'Deleted elsewhere', icon: 'exclamation-triangle' }
-    case 'off':
+    case 'off': {
+      const why = reasons[box.why.value]
+      if (why) return { text: `${left}. ${why}`, icon: 'exclamation-triangle' }
       return { text: warned || (waiting ? left : 'Not connected'), icon: 'wifi-off' }
+    }
     case 'signedOut':
       return { text: `Signed out. ${left}`, icon: 'lock' }
   }

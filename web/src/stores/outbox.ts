@@ -28,6 +28,7 @@ export type Connection = 'on' | 'off' | 'signedOut' | 'gone'
 export class Outbox {
   readonly waiting = ref(0)
   readonly connection = ref<Connection>('on')
+  readonly why = ref('') // the code of what is wrong with the server while nothing gets through
   readonly kept = ref(true) // whether the browser keeps what waits
   private list: Sent[] = [] // ours, which the clip on the page shows already
   private orphans: Sent[] = [] // of a closed tab, which it does not show yet
@@ -139,6 +140,7 @@ export class Outbox {
           continue
         }
         this.connection.value = p.status === 401 ? 'signedOut' : 'off'
+        this.why.value = p.code
         await this.rest(pause)
         pause = Math.min(2 * pause, 8000)
       }
