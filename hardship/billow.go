@@ -180,7 +180,7 @@ func (b *Billow) ask(ctx context.Context, method, path string, body io.Reader, i
 	return answer.StatusCode, json.Unmarshal(text, into)
 }
 
-var client = &http.Client{Transport: &http.Transport{MaxIdleConnsPerHost: 200}, Timeout: 3 * time.Minute}
+var client = &http.Client{Transport: &http.Transport{MaxIdleConnsPerHost: 200}, Timeout: 10 * time.Minute}
 
 // newClip makes a clip with a card of the ID "shared" in it; it is at revision
 // 2 then.

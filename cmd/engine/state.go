@@ -173,6 +173,9 @@ func apply(e *engine, arg, _ []byte) (any, []byte, error) {
 			return nil, nil, err
 		}
 		out.Undo = done.Inverse()
+		if len(done) == 0 && in.ID != "" {
+			e.waiting = e.waiting[:len(e.waiting)-1] // nothing has changed, so nothing is sent
+		}
 	}
 	layers, only := e.shown.Changes(before)
 	if !only || len(in.Command) == 0 {

@@ -210,7 +210,7 @@ export const useEditor = defineStore('editor', () => {
     const commandId = newId()
     const a = await edit.call<Applied>('apply', { command, keep: true, id: commandId, ...looking() })
     kept = over(kept, a)
-    outbox.value?.add({ id: commandId, command })
+    if (a.undo) outbox.value?.add({ id: commandId, command })
     await present(kept, a.places, painters.follow(kept.clip, command, true))
     return { settled: a.settled, step: { id: commandId, undo: a.undo ?? [] } }
   }
@@ -354,8 +354,8 @@ export const useEditor = defineStore('editor', () => {
   // refresh asks for the rows that are open now.
   function refresh() {
     if (!clip.value) return
-    const wanted = looking()
     inOrder(async () => {
+      const wanted = looking()
       const [rows, at] = await Promise.all([edit.call<View>('view', wanted), edit.call<Places>('places', wanted)])
       kept = { ...kept, view: rows }
       view.value = rows
