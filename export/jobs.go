@@ -32,8 +32,8 @@ type Queue struct {
 	drawer *Drawer
 }
 
-// Silence after which a worker counts as dead. It says that it lives every
-// second.
+// Silence after which a worker counts as dead. It says twice a second that it
+// lives.
 const silence = 12 * time.Second
 
 // NewQueue prepares a queue; working tells whether this process also works.
@@ -55,11 +55,16 @@ func NewQueue(s *store.Store, drawer *Drawer, working bool) (*Queue, error) {
 
 // Run works until the context ends, and takes over what dead workers left.
 func (q *Queue) Run(ctx context.Context) error {
-	if err := q.client.Start(ctx); err != nil {
-		return err
-	}
 	tick := time.NewTicker(3 * time.Second)
 	defer tick.Stop()
+	for err := q.client.Start(ctx); err != nil; err = q.client.Start(ctx) {
+		slog.Warn("the work on exports cannot begin yet", "error", err)
+		select {
+		case <-tick.C:
+		case <-ctx.Done():
+			return nil
+		}
+	}
 	for {
 		err := q.store.Orphans(ctx, silence, q.enqueue(ctx))
 		if err != nil && ctx.Err() == nil {

@@ -198,7 +198,7 @@ func (s *Server) keep() {
 			return
 		case <-ended:
 		}
-		if time.Since(began) > time.Minute {
+		if time.Since(began) > 10*time.Second {
 			pause = 200 * time.Millisecond
 		}
 		slog.Warn("PostgreSQL has ended and is started again", "pause", pause, "log", s.log.last())

@@ -109,9 +109,20 @@ function rename(event: Event) {
   background: var(--chalk);
 }
 
+.top > * {
+  flex-shrink: 0;
+}
+
+.top > .name,
+.top > .saved {
+  flex-shrink: 1;
+  min-width: 6rem;
+}
+
 .saved {
   color: var(--kelp);
   font-size: 0.8rem;
+  line-height: 1.2;
 }
 
 .saved.off {
