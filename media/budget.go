@@ -9,6 +9,7 @@ import (
 	"strconv"
 	"strings"
 	"sync/atomic"
+	"time"
 
 	"golang.org/x/sync/semaphore"
 )
@@ -33,9 +34,14 @@ func SetBudget(bytes int64) {
 	shared.Store(&budget{bytes, semaphore.NewWeighted(bytes), semaphore.NewWeighted(int64(max(1, runtime.NumCPU()/2)))})
 }
 
+// patience is how long one waits for one's turn.
+const patience = 3 * time.Minute
+
 // Take waits until so many bytes are free and it is one's turn. More than there
 // will ever be are an error.
 func Take(ctx context.Context, bytes int64) (free func(), err error) {
+	ctx, cancel := context.WithTimeout(ctx, patience)
+	defer cancel()
 	b := shared.Load()
 	if bytes > b.bytes {
 		return nil, fmt.Errorf("reading it would take %d MB of memory, and this Billow may use %d MB for that", bytes>>20, b.bytes>>20)

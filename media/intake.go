@@ -8,14 +8,10 @@ import (
 	"path"
 	"strings"
 	"syscall"
-	"time"
 	"unicode"
 
 	"billow/core/clip"
 )
-
-// patience is how long a file waits for its turn to be read.
-const patience = 2 * time.Minute
 
 // Examine tells what a file is and brings it into the form in which it is kept:
 // the file itself, or a picture made upright, sRGB and no larger than any
@@ -36,8 +32,6 @@ func examine(ctx context.Context, name string, s *Spool, limits Limits) (none cl
 	if s.Bytes == 0 {
 		return none, nil, clip.Fault("file", "%s is empty", name)
 	}
-	ctx, cancel := context.WithTimeout(ctx, patience)
-	defer cancel()
 	id, title := "prop-"+s.Hash[:12], Title(strings.TrimSuffix(name, path.Ext(name)))
 	switch kind, _ := Kind(s.Head()); kind {
 	case clip.KindCutout:
