@@ -4,6 +4,7 @@ import (
 	"archive/zip"
 	"bytes"
 	"context"
+	"errors"
 	"io"
 	"strings"
 	"testing"
@@ -152,4 +153,26 @@ func TestMotionComesBackEqual(t *testing.T) {
 	if string(b.Clip.Encode()) != string(c.Encode()) {
 		t.Error("the clip changed on the way")
 	}
+}
+
+// FuzzRead: whatever is sent as a bundle is a bundle or a mistake that is told.
+func FuzzRead(f *testing.F) {
+	c, files := sample()
+	var whole bytes.Buffer
+	if err := Write(context.Background(), &whole, c, opener(files)); err != nil {
+		f.Fatal(err)
+	}
+	f.Add(whole.Bytes())
+	f.Add(whole.Bytes()[:whole.Len()-30])
+	f.Add([]byte("PK\x05\x06" + string(make([]byte, 18))))
+	f.Fuzz(func(t *testing.T, b []byte) {
+		got, err := Read(bytes.NewReader(b), int64(len(b)))
+		var fault *clip.FieldError
+		if err != nil && (!errors.As(err, &fault) || len(fault.Reason) < 10) {
+			t.Fatalf("the error is %v", err)
+		}
+		if err == nil && got.Clip.Validate() != nil {
+			t.Fatal("a clip came out that is not valid")
+		}
+	})
 }
