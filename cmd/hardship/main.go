@@ -27,7 +27,7 @@ func run() error {
 	pages := flag.Int("pages", 600, "commands that three pages make over connections that are cut; 0 leaves it out")
 	kills := flag.Int("kills", 60, "rounds in which something is killed")
 	editors := flag.Int("editors", 60, "seconds that 120 people edit")
-	uploads := flag.Int("uploads", 12, "hostile files that are sent at once")
+	uploads := flag.Int("uploads", 9, "hostile files that are sent at once")
 	disk := flag.Bool("disk", true, "fill the disk")
 	fuzz := flag.Duration("fuzz", 8*time.Second, "how long mutated inputs are tried for each target")
 	seed := flag.Uint64("seed", uint64(time.Now().UnixNano()), "of all chance")
