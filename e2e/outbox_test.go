@@ -55,6 +55,33 @@ func TestWhatAClosedTabLeftIsSentOnce(t *testing.T) {
 	}
 }
 
+// What was left of one clip is never taken for what was left of another whose
+// ID it begins with.
+func TestWhatWasLeftStaysWithItsClip(t *testing.T) {
+	id := copyOf(t, 1)
+	second := id + "-second"
+	if err := site.Store.CreateClip(t.Context(), second, site.World.Clips[1].Clip, "Copy"); err != nil {
+		t.Fatal(err)
+	}
+	a := visit(t, "/clips/"+second)
+	a.ready()
+	a.cut()
+	a.clickText(".row-line .name", "^Mug$")
+	a.write("input[aria-label=Lift]", "81")
+	a.text(".saved", "Not sent yet: 1 change")
+	if err := a.page.Close(); err != nil {
+		t.Fatal(err)
+	}
+	b := visit(t, "/clips/"+id)
+	b.ready()
+	b.clickText(".row-line .name", "^Mug$")
+	b.write("input[aria-label=Lift]", "12")
+	b.waitStored("its own change is stored", func(c *clip.Clip) bool { return c.Layer("mug-layer").Lift == 12 })
+	b.saved()
+	c := visit(t, "/clips/"+second)
+	c.waitStored("what was left is stored in its clip", func(c *clip.Clip) bool { return c.Layer("mug-layer").Lift == 81 })
+}
+
 // Of what was done without a connection, only what no longer fits is left out,
 // by name.
 func TestOnlyWhatNoLongerFitsIsLeftOut(t *testing.T) {

@@ -41,11 +41,10 @@ type Job struct {
 
 // report is a line that the process writes.
 type report struct {
-	Done    int    `json:"done,omitempty"` // frames
-	Failed  string `json:"failed,omitempty"`
-	Final   bool   `json:"final,omitempty"` // trying again would change nothing
-	Whole   bool   `json:"whole,omitempty"`
-	Missing bool   `json:"missing,omitempty"` // a program is not installed
+	Done   int    `json:"done,omitempty"` // frames
+	Failed string `json:"failed,omitempty"`
+	Final  bool   `json:"final,omitempty"` // trying again would change nothing
+	Whole  bool   `json:"whole,omitempty"`
 }
 
 const askedFor = "BILLOW_DRAWS"
@@ -68,7 +67,7 @@ func DrawIfAsked() {
 	if err != nil {
 		var fault *clip.FieldError
 		var missing *media.MissingError
-		say.Failed, say.Final, say.Missing = reason(err), errors.As(err, &fault), errors.As(err, &missing)
+		say.Failed, say.Final = reason(err), errors.As(err, &fault) || errors.As(err, &missing)
 	}
 	_ = json.NewEncoder(os.Stdout).Encode(say) // without a reader there is nothing left to say
 	os.Exit(0)
@@ -276,8 +275,6 @@ func (d *Drawer) judge(ctx context.Context, last report, ended error, says *endi
 		return ctx.Err()
 	case ended == nil && last.Whole:
 		return nil
-	case last.Missing:
-		return FinalError{errors.New(last.Failed)}
 	case last.Failed != "" && last.Final:
 		return FinalError{errors.New(last.Failed)}
 	case last.Failed != "":

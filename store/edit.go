@@ -96,7 +96,7 @@ func checkEdits(edits []Edit) error {
 }
 
 func (s *Store) edit(ctx context.Context, tx pgx.Tx, id string, after int, edits []Edit) (out Outcome, st *State, err error) {
-	known, err := s.lock(ctx, tx, id, edits, &out)
+	known, err := lock(ctx, tx, id, edits, &out)
 	if err != nil {
 		return out, nil, err
 	}
@@ -113,7 +113,7 @@ func (s *Store) edit(ctx context.Context, tx pgx.Tx, id string, after int, edits
 	for _, e := range edits {
 		v := Verdict{ID: e.ID, Revision: known[e.ID]}
 		if v.Revision == 0 {
-			v.Revision, v.Refused, err = s.one(ctx, tx, batch, &now, e)
+			v.Revision, v.Refused, err = makeEdit(ctx, tx, batch, &now, e)
 			if err != nil {
 				return out, nil, err
 			}
@@ -133,7 +133,7 @@ func (s *Store) edit(ctx context.Context, tx pgx.Tx, id string, after int, edits
 }
 
 // lock takes the clip's row and finds which edits are made already.
-func (s *Store) lock(ctx context.Context, tx pgx.Tx, id string, edits []Edit, out *Outcome) (known map[string]int, err error) {
+func lock(ctx context.Context, tx pgx.Tx, id string, edits []Edit, out *Outcome) (known map[string]int, err error) {
 	ids := make([]string, len(edits))
 	for i, e := range edits {
 		ids[i] = e.ID
@@ -158,8 +158,8 @@ func (s *Store) lock(ctx context.Context, tx pgx.Tx, id string, edits []Edit, ou
 	return known, errors.Join(err, answers.Close())
 }
 
-// one makes an edit on top of a state, which moves on.
-func (s *Store) one(ctx context.Context, tx pgx.Tx, batch *pgx.Batch, now *State, e Edit) (int, *clip.FieldError, error) {
+// makeEdit makes an edit on top of a state, which moves on.
+func makeEdit(ctx context.Context, tx pgx.Tx, batch *pgx.Batch, now *State, e Edit) (int, *clip.FieldError, error) {
 	next, err := edit.Apply(now.Clip, e.Command)
 	var refused *clip.FieldError
 	if errors.As(err, &refused) {

@@ -4,7 +4,8 @@ import type { Sent } from '../types'
 // for as long as the server has not taken them. The page holds a lock of the
 // drawer's name while it lives, so that others can tell when it is gone.
 
-const prefix = (clip: string) => `billow-outbox-${clip}-`
+// No clip's ID holds a slash, so that none's drawers look like another's.
+const prefix = (clip: string) => `billow-outbox/${clip}/`
 
 const random = () => Array.from(crypto.getRandomValues(new Uint8Array(8)), (b) => b.toString(36)).join('')
 
@@ -37,15 +38,16 @@ export class Drawer {
 }
 
 // leftBehind hands over what other pages on the clip have left, each drawer
-// once and as soon as its page is gone.
-export function leftBehind(clip: string, own: string, ended: AbortSignal, take: (list: Sent[]) => void) {
+// once and as soon as its page is gone. take tells whether it is kept now.
+export function leftBehind(clip: string, own: string, ended: AbortSignal, take: (list: Sent[]) => boolean) {
   const keys = Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i) ?? '')
   for (const key of keys) {
     if (!key.startsWith(prefix(clip)) || key === own) continue
     const empty = () => {
       const list = read(key)
-      if (list.length) take(list)
+      const kept = !list.length || take(list)
       localStorage.removeItem(key)
+      if (!kept) take([]) // there was no room for both; now there is
     }
     if (!navigator.locks) empty()
     else navigator.locks.request(key, { signal: ended }, empty).catch(() => undefined) // this page went first

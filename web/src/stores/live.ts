@@ -8,16 +8,17 @@ export function live(clip: string, news: (revision: number) => void, back: () =>
       events?.close()
       events = null
     } else if (!events) {
-      events = new EventSource(`/api/clips/${clip}/events`)
-      events.addEventListener('open', back)
+      const own = (events = new EventSource(`/api/clips/${clip}/events`))
+      own.addEventListener('open', back)
       // A browser tries again by itself, but not after an answer it does not like.
-      events.addEventListener('error', () => events?.readyState === EventSource.CLOSED && setTimeout(again, 3000))
-      events.addEventListener('revision', (e) => news(Number((e as MessageEvent<string>).data)))
+      own.addEventListener('error', () => own.readyState === EventSource.CLOSED && setTimeout(() => again(own), 3000))
+      own.addEventListener('revision', (e) => news(Number((e as MessageEvent<string>).data)))
     }
   }
-  function again() {
+  function again(gone: EventSource) {
+    if (ended || events !== gone) return
     events = null
-    if (!ended) look()
+    look()
   }
   let ended = false
   document.addEventListener('visibilitychange', look)

@@ -53,8 +53,9 @@ export class Outbox {
   private adopt(list: Sent[]) {
     this.orphans.push(...list)
     this.note()
-    this.receiver.adopted(list.length)
+    if (list.length) this.receiver.adopted(list.length)
     this.flush()
+    return this.kept.value
   }
 
   private note() {
