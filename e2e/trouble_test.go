@@ -10,6 +10,7 @@ import (
 	"billow/store"
 
 	"github.com/go-rod/rod"
+	"github.com/go-rod/rod/lib/input"
 	"github.com/go-rod/rod/lib/proto"
 )
 
@@ -98,11 +99,20 @@ func TestTwoPagesSeeEachOthersChanges(t *testing.T) {
 		return c.Layer("mug-layer").Lift == 44 && c.Layer("spoons-layer").Lift == 20
 	})
 	a.click("[aria-label=Redo]")
+	a.waitStored("it is done again", func(c *clip.Clip) bool { return c.Layer("mug-layer").Lift == 70 })
 	b.front()
-	b.wait("the other page shows it again", lift("mug-layer")+" === 70")
 	b.clickText(".row-line .name", "^Mug$")
-	b.write("input[aria-label=Lift]", "33")
-	b.saved()
+	// What is being written stays when the value changes elsewhere.
+	field := b.find("input[aria-label=Lift]")
+	b.must("selecting the lift", field.SelectAllText())
+	b.must("writing the lift", b.page.InsertText("33"))
+	elsewhere = store.Edit{ID: store.NewID(), Command: []byte(`{"type":"setLayer","layer":"mug-layer","set":{"lift":55}}`)}
+	if _, err := site.Store.Edit(t.Context(), id, 0, []store.Edit{elsewhere}); err != nil {
+		t.Fatal(err)
+	}
+	b.wait("the other page has the change", lift("mug-layer")+" === 55")
+	b.press(input.Tab)
+	b.waitStored("what was written is kept", func(c *clip.Clip) bool { return c.Layer("mug-layer").Lift == 33 })
 	a.front()
 	a.wait("the first page shows the new value", lift("mug-layer")+" === 33")
 	a.click("[aria-label=Undo]")

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import type { Light, Product } from '../types'
@@ -11,6 +11,7 @@ import LightKey from './LightKey.vue'
 import MarksSettings from './MarksSettings.vue'
 import NumberField from './NumberField.vue'
 import TempoSettings from './TempoSettings.vue'
+import TextField from './TextField.vue'
 
 const editor = useEditor()
 const clip = computed(() => editor.clip)
@@ -39,15 +40,14 @@ function setTune(values: Record<string, unknown>) {
   editor.run({ type: 'setTune', tune: { ...tune.value, ...values } })
 }
 
-async function length(event: Event) {
-  const input = event.target as HTMLInputElement
+const lengthField = ref<InstanceType<typeof TextField> | null>(null)
+async function length(text: string) {
   try {
-    const frames = await editor.ask<number>('time', input.value)
-    if (!(await editor.run({ type: 'setClip', length: frames }))) input.value = editor.view.timecode
+    await editor.run({ type: 'setClip', length: await editor.ask<number>('time', text) })
   } catch (e) {
     useNotices().fail(e)
-    input.value = editor.view.timecode
   }
+  lengthField.value?.show()
 }
 
 function toggleShape(id: string) {
@@ -68,8 +68,6 @@ function addProduct() {
     product: { id, name: 'New product', price: '10.00', oldPrice: '', currency: 'EUR' }
   })
 }
-
-const field = (event: Event) => (event.target as HTMLInputElement).value
 </script>
 
 <template>
@@ -93,12 +91,7 @@ const field = (event: Event) => (event.target as HTMLInputElement).value
     <div class="pair">
       <label>
         Length
-        <input
-          class="form-control form-control-sm"
-          :value="editor.view.timecode"
-          aria-label="Length of the clip"
-          @change="length"
-        />
+        <TextField ref="lengthField" :value="editor.view.timecode" label="Length of the clip" @change="length" />
       </label>
       <ChoiceField
         label="Frames a second"
@@ -144,24 +137,13 @@ const field = (event: Event) => (event.target as HTMLInputElement).value
     <h2>Range</h2>
     <p v-if="!clip.products.length" class="hint">Products with their prices; badges and words show them.</p>
     <div v-for="p in clip.products" :key="p.id" class="three product">
-      <input
-        class="form-control form-control-sm"
-        :value="p.name"
-        aria-label="Product"
-        @change="setProduct(p, { name: field($event) })"
-      />
-      <input
-        class="form-control form-control-sm"
-        :value="p.price"
-        :aria-label="`Price of ${p.name}`"
-        @change="setProduct(p, { price: field($event) })"
-      />
-      <input
-        class="form-control form-control-sm"
-        :value="p.oldPrice"
-        :aria-label="`Old price of ${p.name}`"
+      <TextField :value="p.name ?? ''" label="Product" @change="setProduct(p, { name: $event })" />
+      <TextField :value="p.price ?? ''" :label="`Price of ${p.name}`" @change="setProduct(p, { price: $event })" />
+      <TextField
+        :value="p.oldPrice ?? ''"
+        :label="`Old price of ${p.name}`"
         placeholder="old price"
-        @change="setProduct(p, { oldPrice: field($event) })"
+        @change="setProduct(p, { oldPrice: $event })"
       />
     </div>
     <button class="plain poster" @click="addProduct">

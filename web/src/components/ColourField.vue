@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import TextField from './TextField.vue'
+
 defineProps<{ label: string; value: string; bare?: boolean }>()
 const emit = defineEmits<{ change: [value: string] }>()
 
@@ -13,7 +15,7 @@ function typed(event: Event) {
     <span :class="{ 'visually-hidden': bare }">{{ label }}</span>
     <span class="both">
       <input type="color" :value="value.slice(0, 7)" :aria-label="label" @change="typed" />
-      <input class="form-control form-control-sm" :value="value" :aria-label="`${label}, as #rrggbb`" @change="typed" />
+      <TextField :value="value" :label="`${label}, as #rrggbb`" @change="emit('change', $event.trim())" />
     </span>
   </div>
 </template>

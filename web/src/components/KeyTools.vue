@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useKeys } from '../composables/useKeys'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
 import IconButton from './IconButton.vue'
+import TextField from './TextField.vue'
 
 // What can be done with the selected keys, beside the transport.
 const editor = useEditor()
@@ -15,9 +16,9 @@ const when = computed(() => {
   return keys.bead(firsts[0])?.when ?? ''
 })
 
-function write(event: Event) {
-  const input = event.target as HTMLInputElement
-  if (input.value !== when.value) keys.place(input.value).then(() => (input.value = when.value))
+const whenField = ref<InstanceType<typeof TextField> | null>(null)
+function write(text: string) {
+  keys.place(text).then(() => whenField.value?.show())
 }
 
 function stretch(event: Event) {
@@ -35,10 +36,11 @@ function copyEase() {
 <template>
   <div class="tools" role="toolbar" aria-label="Selected keys">
     <strong data-test="key-count">{{ keys.count.value === 1 ? '1 key' : `${keys.count.value} keys` }}</strong>
-    <input
+    <TextField
+      ref="whenField"
       class="when"
       :value="when"
-      aria-label="When the first of them is"
+      label="When the first of them is"
       title="4s05f, bar and beat as b9.3+2, or a frame"
       @change="write"
     />
@@ -100,6 +102,8 @@ input {
   border-radius: 6px;
   background: #fff;
   padding: 0.05rem 0.35rem;
+  min-height: 0;
+  font-size: 0.8rem;
   width: 74px;
   margin: 0 0.2rem;
 }

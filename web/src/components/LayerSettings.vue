@@ -10,6 +10,7 @@ import ChoiceField from './ChoiceField.vue'
 import CutoutSettings from './CutoutSettings.vue'
 import IconButton from './IconButton.vue'
 import NumberField from './NumberField.vue'
+import TextField from './TextField.vue'
 import WordsSettings from './WordsSettings.vue'
 
 const editor = useEditor()
@@ -40,10 +41,6 @@ const groups = computed(() => [
     (l) => l.kind === 'group' && l.id !== editor.selected && !within(editor.layers, l, editor.selected)
   ) ?? [])
 ])
-
-function rename(event: Event) {
-  set({ name: (event.target as HTMLInputElement).value })
-}
 </script>
 
 <template>
@@ -52,7 +49,7 @@ function rename(event: Event) {
   </p>
   <div v-else>
     <div class="head">
-      <input class="form-control form-control-sm" :value="layer.name" aria-label="Name of the layer" @change="rename" />
+      <TextField :value="layer.name" label="Name of the layer" @change="set({ name: $event })" />
       <IconButton
         icon="copy"
         title="Copy"
@@ -109,12 +106,7 @@ function rename(event: Event) {
         />
         <label class="note">
           Label
-          <input
-            class="form-control form-control-sm"
-            :value="layer.label ?? ''"
-            maxlength="60"
-            @change="set({ label: ($event.target as HTMLInputElement).value })"
-          />
+          <TextField :value="layer.label ?? ''" label="Label" maxlength="60" @change="set({ label: $event })" />
         </label>
         <ChoiceField
           label="Reveal from"

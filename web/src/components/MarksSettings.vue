@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { useMarks } from '../composables/useMarks'
 import { useEditor } from '../stores/editor'
 import IconButton from './IconButton.vue'
+import TextField from './TextField.vue'
 
 // The loop, and the clip's scenes and markers with their names.
 const editor = useEditor()
@@ -17,12 +18,9 @@ const lists = computed(() => [
   { kind: 'markers' as const, title: 'Marker', places: editor.view.markers }
 ])
 
-function rename(kind: 'scenes' | 'markers', i: number, event: Event) {
-  const input = event.target as HTMLInputElement
-  const name = input.value.trim()
+function rename(kind: 'scenes' | 'markers', i: number, name: string) {
   const list = editor.clip?.[kind] ?? []
-  if (!name) input.value = list[i].name
-  else editor.run({ type: 'setMarks', [kind]: list.map((m, k) => (k === i ? { ...m, name } : m)) })
+  editor.run({ type: 'setMarks', [kind]: list.map((m, k) => (k === i ? { ...m, name } : m)) })
 }
 
 function remove(kind: 'scenes' | 'markers', i: number) {
@@ -49,11 +47,11 @@ function remove(kind: 'scenes' | 'markers', i: number) {
     </div>
     <template v-for="l in lists" :key="l.kind">
       <div v-for="(p, i) in l.places" :key="`${l.kind}${p.frame}`" class="named">
-        <input
-          class="form-control form-control-sm"
+        <TextField
+          needed
           :value="p.name"
-          :aria-label="`Name of ${l.title.toLowerCase()} ${i + 1}`"
-          @change="rename(l.kind, i, $event)"
+          :label="`Name of ${l.title.toLowerCase()} ${i + 1}`"
+          @change="rename(l.kind, i, $event.trim())"
         />
         <IconButton icon="geo" :label="`Go to ${p.name}`" title="Go there" @click="editor.go(p.frame)" />
         <IconButton icon="x-lg" :label="`Delete ${p.name}`" @click="remove(l.kind, i)" />

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
+import { useTyped } from '../composables/useTyped'
 import { useEditor } from '../stores/editor'
 
 // A number that is taken when Enter is pressed or the field is left.
@@ -15,31 +16,28 @@ const props = defineProps<{
 const emit = defineEmits<{ change: [value: number] }>()
 const editor = useEditor()
 const field = ref<HTMLInputElement | null>(null)
-const text = ref('')
 let sent = '' // what was taken and is not the value yet; Enter and leaving both take
 const shown = (v: number) => String(Math.round(v * 100) / 100)
 
+const { text, typing, show } = useTyped(() => shown(props.value))
 watch(
   () => props.value,
-  (v) => {
-    text.value = shown(v)
-    sent = ''
-  },
-  { immediate: true }
+  () => (sent = '')
 )
 
 // A value that was refused gives way to the true one.
 watch(
   () => editor.version,
   () => {
-    if (document.activeElement !== field.value) text.value = shown(props.value)
+    if (document.activeElement !== field.value) show()
     sent = ''
   }
 )
 
 function take() {
+  typing.value = false
   const v = Number(text.value.replace(',', '.').replace(/[%°]/g, '').trim())
-  if (text.value.trim() === '' || !Number.isFinite(v)) text.value = shown(props.value)
+  if (text.value.trim() === '' || !Number.isFinite(v)) show()
   else if (shown(v) !== shown(props.value) && shown(v) !== sent) {
     sent = shown(v)
     emit('change', v)
@@ -65,7 +63,9 @@ function nudge(e: KeyboardEvent, direction: number) {
         class="form-control form-control-sm"
         :aria-label="label"
         :disabled="disabled"
+        @input="typing = true"
         @change="take"
+        @keydown.esc="show"
         @keydown.enter="take"
         @keydown.up="nudge($event, 1)"
         @keydown.down="nudge($event, -1)"

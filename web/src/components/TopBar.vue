@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { useEditor } from '../stores/editor'
 import IconButton from './IconButton.vue'
+import TextField from './TextField.vue'
 
 defineEmits<{ export: []; history: [] }>()
 const editor = useEditor()
@@ -34,11 +35,6 @@ const state = computed(() => {
   if (warned) return { text: warned, icon: 'exclamation-triangle' }
   return { text: waiting ? 'Saving…' : 'Saved', icon: '' }
 })
-
-function rename(event: Event) {
-  const input = event.target as HTMLInputElement
-  if (input.value !== editor.clip?.name) editor.run({ type: 'setClip', name: input.value })
-}
 </script>
 
 <template>
@@ -47,7 +43,12 @@ function rename(event: Event) {
       <img src="/icon.svg" width="26" height="26" alt="" />
       <span>Clips</span>
     </RouterLink>
-    <input class="name" :value="editor.clip?.name" aria-label="Name of the clip" @change="rename" />
+    <TextField
+      class="name"
+      :value="editor.clip?.name ?? ''"
+      label="Name of the clip"
+      @change="editor.run({ type: 'setClip', name: $event })"
+    />
     <span class="saved" :class="{ off: state.icon }" role="status">
       <i :class="`bi bi-${state.icon || 'check2'}`" aria-hidden="true" /> {{ state.text }}
     </span>

@@ -6,6 +6,7 @@ import { fonts } from '../words'
 import ChoiceField from './ChoiceField.vue'
 import ColourField from './ColourField.vue'
 import NumberField from './NumberField.vue'
+import TextField from './TextField.vue'
 
 const props = defineProps<{ words: Words }>()
 const emit = defineEmits<{ set: [values: Record<string, unknown>] }>()
@@ -20,19 +21,11 @@ function set(values: Partial<Omit<Words, 'plate'>> & { plate?: Words['plate'] | 
 function setProduct(values: Partial<Product>) {
   editor.run({ type: 'setProduct', product: { ...product.value, ...values } })
 }
-
-const field = (event: Event) => (event.target as HTMLInputElement).value
 </script>
 
 <template>
   <div>
-    <textarea
-      class="form-control form-control-sm"
-      rows="2"
-      :value="words.text"
-      aria-label="Words"
-      @change="set({ text: field($event) })"
-    />
+    <TextField :rows="2" :value="words.text" label="Words" @change="set({ text: $event })" />
     <p class="hint">*emphasis* ~struck out~ {name} {price} {old} {percent}</p>
     <p v-if="lacks" class="wrong" role="alert">
       No font here has a letter for “{{ lacks }}”; an empty box stands for it.
@@ -122,27 +115,15 @@ const field = (event: Event) => (event.target as HTMLInputElement).value
     <div v-if="product" class="three spaced">
       <label>
         Name
-        <input
-          class="form-control form-control-sm"
-          :value="product.name"
-          @change="setProduct({ name: field($event) })"
-        />
+        <TextField :value="product.name ?? ''" label="Name" @change="setProduct({ name: $event })" />
       </label>
       <label>
         Price, {{ product.currency }}
-        <input
-          class="form-control form-control-sm"
-          :value="product.price"
-          @change="setProduct({ price: field($event) })"
-        />
+        <TextField :value="product.price ?? ''" label="Price" @change="setProduct({ price: $event })" />
       </label>
       <label>
         Old price
-        <input
-          class="form-control form-control-sm"
-          :value="product.oldPrice"
-          @change="setProduct({ oldPrice: field($event) })"
-        />
+        <TextField :value="product.oldPrice ?? ''" label="Old price" @change="setProduct({ oldPrice: $event })" />
       </label>
     </div>
   </div>

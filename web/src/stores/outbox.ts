@@ -36,6 +36,7 @@ export class Outbox {
   private stopped = false
   private wake: (() => void) | null = null
   private most = 50
+  private later: ReturnType<typeof setTimeout> | undefined
   private drawer: Drawer
   private ended = new AbortController()
 
@@ -106,13 +107,14 @@ export class Outbox {
     return this.running
   }
 
-  // pull asks for what others have done.
+  // pull asks for what others have done, again when there is no answer.
   async pull() {
+    clearTimeout(this.later)
     try {
       await this.receiver.took(await api.since(this.clip, this.revision), [])
     } catch (e) {
       if (e instanceof Problem && e.status === 404) this.lose()
-      // Otherwise it is asked again with the next news or command.
+      else if (!this.stopped) this.later = setTimeout(() => this.pull(), 3000)
     }
   }
 
@@ -166,6 +168,7 @@ export class Outbox {
 
   stop() {
     this.stopped = true
+    clearTimeout(this.later)
     this.ended.abort()
     this.wake?.()
     removeEventListener('online', this.hurry)
