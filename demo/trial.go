@@ -80,7 +80,7 @@ func trialGroups() []clip.Layer {
 		case 3:
 			g.Values = map[string][]float64{clip.Crop: {10, 0, 20, 5}, clip.Corner: {60}}
 		case 4:
-			g.Tracks[clip.Blur] = motion.Track{key(timing.At(10), smooth, 0), key(timing.At(50), linear, 14)}
+			g.Tracks["blur"] = motion.Track{key(timing.At(10), smooth, 0), key(timing.At(50), linear, 14)}
 		case 5:
 			g.Tracks[clip.Revealed] = motion.Track{key(timing.At(5), smooth, 0), key(timing.At(70), linear, 100)}
 			g.Reveal = &clip.Reveal{Side: "left", Slide: true}
@@ -107,7 +107,7 @@ func trialWords() []clip.Layer {
 	rim.Tracks[clip.Outline] = motion.Track{key(timing.At(0), linear, 2), key(timing.At(89), linear, 20)}
 	rim.Tracks[clip.Depth] = motion.Track{key(timing.At(0), smooth, -200), key(timing.At(89), linear, 700)}
 	soft := cutout("soft", "Soft", "lantern", "bottom", 60, -420, 330)
-	soft.Tracks[clip.Blur] = motion.Track{key(timing.At(0), linear, 0), key(timing.At(89), linear, 25)}
+	soft.Tracks["blur"] = motion.Track{key(timing.At(0), linear, 0), key(timing.At(89), linear, 25)}
 	soft.Follow = &clip.Follow{Layer: "rim", Position: true, Rotation: true}
 	return []clip.Layer{head, drawn, badge, rim, soft}
 }

@@ -29,7 +29,7 @@ func compareDrawing(t *testing.T, n int) {
 		case l.Cutout != nil:
 			l.Shutter = 180
 		case l.Words != nil && i%2 == 0:
-			l.Values = map[string][]float64{clip.Blur: {3}, clip.Skew: {6}}
+			l.Values = map[string][]float64{"blur": {3}, clip.Skew: {6}}
 		case l.Card != nil:
 			l.Wander = &motion.Wander{Amount: 9, Turn: 3, Pace: 1, Seed: i}
 		}

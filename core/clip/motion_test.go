@@ -165,7 +165,7 @@ func TestACopySharesWhatIsNotAskedFor(t *testing.T) {
 func TestBaseIsTheLayersOwnValue(t *testing.T) {
 	w := NewWords("w", "W", KindBadge, "x")
 	w.Words.Fill, w.Words.Plate.Fill = colour.RGB(0x010203), colour.RGB(0x0A0B0C)
-	w.Values = map[string][]float64{Blur: {4}}
+	w.Values = map[string][]float64{"blur": {4}}
 	back := NewLayer("b", "B", KindBackdrop)
 	back.Backdrop = &Backdrop{Stops: []Stop{{0, colour.RGB(0x111111)}, {100, colour.RGB(0x222222)}}}
 	for _, want := range []struct {
@@ -173,7 +173,7 @@ func TestBaseIsTheLayersOwnValue(t *testing.T) {
 		property string
 		value    []float64
 	}{
-		{&w, FillColour, []float64{1, 2, 3, 255}}, {&w, PlateColour, []float64{10, 11, 12, 255}}, {&w, Blur, []float64{4}},
+		{&w, FillColour, []float64{1, 2, 3, 255}}, {&w, PlateColour, []float64{10, 11, 12, 255}}, {&w, "blur", []float64{4}},
 		{&w, Scale, []float64{100, 100}}, {&w, Revealed, []float64{100}}, {&w, Skew, []float64{0}},
 		{&back, StopColour2, []float64{0x22, 0x22, 0x22, 255}}, {&back, StopColour4, []float64{0, 0, 0, 0}},
 	} {

@@ -2,7 +2,9 @@ package clip
 
 import (
 	"billow/core/colour"
+	"billow/core/effect"
 	"billow/core/motion"
+	"billow/core/property"
 )
 
 // Names of the properties that can have keys.
@@ -14,7 +16,6 @@ const (
 	Lift           = "lift"           // units, added
 	Skew           = "skew"           // degrees by which upright edges lean to the right
 	Pivot          = "pivot"          // percent of the visible size from its centre; turning and scaling are about it
-	Blur           = "blur"           // standard deviation, units of the layer
 	Depth          = "depth"          // units behind the picture plane, seen from 1000 units in front of it
 	Crop           = "crop"           // percent cut off on the left, above, on the right, below
 	Corner         = "corner"         // radius of the corners, units
@@ -41,47 +42,46 @@ const (
 const LightID = "@light"
 
 // Property is what is known of a property.
-type Property struct {
-	Name    string
-	Dims    int     // numbers of a value
-	Neutral float64 // the value that changes nothing, where there is one
-	Min     float64
-	Max     float64
-	Colour  bool
-}
-
-func colourProperty(name string) Property {
-	return Property{Name: name, Dims: 4, Min: 0, Max: 255, Colour: true}
-}
+type Property = property.Property
 
 // AllProperties lists the properties of layers in the order in which they are
-// shown and sampled.
-var AllProperties = []Property{
-	{Name: Position, Dims: 2, Min: -MaxUnits, Max: MaxUnits},
-	{Name: Scale, Dims: 2, Neutral: 100, Min: 0, Max: 2000},
-	{Name: Rotation, Dims: 1, Min: -36000, Max: 36000},
-	{Name: Opacity, Dims: 1, Neutral: 100, Max: 100},
-	{Name: Lift, Dims: 1, Min: -500, Max: 500},
-	{Name: Skew, Dims: 1, Min: -80, Max: 80},
-	{Name: Pivot, Dims: 2, Min: -500, Max: 500},
-	{Name: Blur, Dims: 1, Max: 200},
-	{Name: Depth, Dims: 1, Min: -900, Max: 9000},
-	{Name: Crop, Dims: 4, Max: 100},
-	{Name: Corner, Dims: 1, Max: 1000},
-	{Name: Outline, Dims: 1, Max: 200},
-	{Name: DrawStart, Dims: 1, Max: 100},
-	{Name: DrawEnd, Dims: 1, Neutral: 100, Max: 100},
-	{Name: LetterSpacing, Dims: 1, Min: -50, Max: 400},
-	{Name: Revealed, Dims: 1, Neutral: 100, Max: 100},
-	colourProperty(FillColour), colourProperty(EmphasisColour), colourProperty(PlateColour), colourProperty(OutlineColour),
-	colourProperty(StopColour1), colourProperty(StopColour2), colourProperty(StopColour3), colourProperty(StopColour4),
-	{Name: Time, Dims: 1, Min: -MaxUnits, Max: MaxSeconds * 60},
+// shown and sampled: those of layers themselves, then those of effects.
+var AllProperties = append([]Property{
+	{Name: Position, Dims: 2, Min: -MaxUnits, Max: MaxUnits, Title: "Position", Parts: []string{"right", "down"}},
+	{Name: Scale, Dims: 2, Neutral: 100, Max: 2000, Title: "Scale", Unit: "%", Parts: []string{"width", "height"}},
+	{Name: Rotation, Dims: 1, Min: -36000, Max: 36000, Title: "Rotation", Unit: "°"},
+	{Name: Opacity, Dims: 1, Neutral: 100, Max: 100, Title: "Opacity", Unit: "%"},
+	{Name: Lift, Dims: 1, Min: -500, Max: 500, Title: "Lift"},
+	{Name: Skew, Dims: 1, Min: -80, Max: 80, Title: "Skew", Unit: "°"},
+	{Name: Pivot, Dims: 2, Min: -500, Max: 500, Title: "Pivot", Unit: "%", Parts: []string{"right", "down"}},
+	{Name: Depth, Dims: 1, Min: -900, Max: 9000, Title: "Depth"},
+	{Name: Crop, Dims: 4, Max: 100, Title: "Crop", Unit: "%", Parts: []string{"left", "above", "right", "below"}},
+	{Name: Corner, Dims: 1, Max: 1000, Title: "Corners"},
+	{Name: Outline, Dims: 1, Max: 200, Title: "Outline"},
+	{Name: DrawStart, Dims: 1, Max: 100, Title: "Drawn from", Unit: "%"},
+	{Name: DrawEnd, Dims: 1, Neutral: 100, Max: 100, Title: "Drawn to", Unit: "%"},
+	{Name: LetterSpacing, Dims: 1, Min: -50, Max: 400, Title: "Spacing", Unit: "%"},
+	{Name: Revealed, Dims: 1, Neutral: 100, Max: 100, Title: "Reveal", Unit: "%"},
+	property.Colour(FillColour, "Fill"), property.Colour(EmphasisColour, "Emphasis"),
+	property.Colour(PlateColour, "Plate"), property.Colour(OutlineColour, "Outline colour"),
+	property.Colour(StopColour1, "Colour 1"), property.Colour(StopColour2, "Colour 2"),
+	property.Colour(StopColour3, "Colour 3"), property.Colour(StopColour4, "Colour 4"),
+	{Name: Time, Dims: 1, Min: -MaxUnits, Max: MaxSeconds * 60, Title: "Time inside"},
+}, effects()...)
+
+// effects are the properties of all effects.
+func effects() []Property {
+	var out []Property
+	for _, e := range effect.All {
+		out = append(out, e.Properties...)
+	}
+	return out
 }
 
 // LightProperties are those of the clip's light.
 var LightProperties = []Property{
-	{Name: LightDirection, Dims: 1, Min: -3600, Max: 3600},
-	{Name: LightHeight, Dims: 1, Min: 10, Max: 90},
+	{Name: LightDirection, Dims: 1, Min: -3600, Max: 3600, Title: "Direction", Unit: "°"},
+	{Name: LightHeight, Dims: 1, Min: 10, Max: 90, Title: "Height", Unit: "°"},
 }
 
 var propertyByName = func() map[string]Property {
@@ -117,8 +117,6 @@ func Has(kind, property string) bool {
 		return kind == KindWords || kind == KindBadge || kind == KindCard
 	case OutlineColour, Outline:
 		return kind == KindWords || kind == KindBadge || kind == KindCard || kind == KindCutout
-	case Corner, Crop, Revealed, Blur:
-		return true
 	case StopColour1, StopColour2, StopColour3, StopColour4:
 		return kind == KindBackdrop
 	case Time:

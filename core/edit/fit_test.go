@@ -226,11 +226,11 @@ func TestMarksKeepTheirOrder(t *testing.T) {
 
 func TestValuesAreSetWithOrWithoutKeys(t *testing.T) {
 	c := do(t, sample(), `{"type":"setValue","layer":"mug-layer","property":"blur","frame":5,"value":[12]}`)
-	if got := c.Layer("mug-layer").Values[clip.Blur]; len(got) != 1 || got[0] != 12 {
+	if got := c.Layer("mug-layer").Values["blur"]; len(got) != 1 || got[0] != 12 {
 		t.Errorf("the values are %v", c.Layer("mug-layer").Values)
 	}
 	c = do(t, c, `{"type":"setValue","layer":"mug-layer","property":"blur","frame":5,"value":[0]}`)
-	if _, has := c.Layer("mug-layer").Values[clip.Blur]; has {
+	if _, has := c.Layer("mug-layer").Values["blur"]; has {
 		t.Error("a neutral value was kept")
 	}
 	c = do(t, c, `{"type":"setValue","layer":"mug-layer","property":"rotation","frame":7,"value":[33]}`)

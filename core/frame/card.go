@@ -3,47 +3,51 @@ package frame
 import (
 	"billow/core/clip"
 	"billow/core/colour"
+	"billow/core/graph"
 	"billow/core/paint"
 	"billow/core/words"
 )
 
-type cardKey struct {
+// figure is a card at its size.
+type figure struct {
 	form          string
 	fills         bool
 	w, h, corner  float64
 	hole          clip.Hole
 	fill, outline colour.Colour
 	pen           words.Pen
-	per           float64
+	per           float64 // pixels a unit
 }
 
 // card draws a plain figure with its hole and outline.
-func (s *Stage) card(a *actor, k look) *sprite {
+func (s *Stage) card(a *actor, k look) *graph.Node {
 	d := a.layer.Card
-	key := cardKey{
+	f := figure{
 		form: d.Form, fills: d.Fills, w: a.w, h: a.h, corner: k.edge.corner, fill: k.colours[0], outline: k.colours[3],
 		pen: k.pen, per: s.raster(a, a.w, a.h),
 	}
 	if d.Hole != nil {
 		shrink := a.rest.Size / a.layer.Rest.Size
-		key.hole = *d.Hole
-		key.hole.X, key.hole.Y = a.hx+d.Hole.X*shrink, a.hy+d.Hole.Y*shrink
-		key.hole.Size, key.hole.Corner = d.Hole.Size*shrink, d.Hole.Corner*shrink
+		f.hole = *d.Hole
+		f.hole.X, f.hole.Y = a.hx+d.Hole.X*shrink, a.hy+d.Hole.Y*shrink
+		f.hole.Size, f.hole.Corner = d.Hole.Size*shrink, d.Hole.Corner*shrink
 	}
-	return cached(s.lib, key, spriteBytes, key.draw)
+	key := a.content.Text("card").Nums(f.w, f.h, f.corner, f.per, a.hx, a.hy, f.pen.Width, f.pen.Start, f.pen.End).
+		Colour(f.fill).Colour(f.outline)
+	return graph.Source(key, f.draw)
 }
 
-func (k cardKey) path() paint.Path {
-	switch k.form {
+func (f figure) path() paint.Path {
+	switch f.form {
 	case "disc":
-		return paint.Ellipse(k.w, k.h)
+		return paint.Ellipse(f.w, f.h)
 	case "burst":
-		side := max(k.w, k.h)
-		return paint.Burst(side/2, 18).Transformed(paint.Scale(k.w/side, k.h/side))
+		side := max(f.w, f.h)
+		return paint.Burst(side/2, 18).Transformed(paint.Scale(f.w/side, f.h/side))
 	case "line":
-		return paint.Line(-k.w/2, 0, k.w/2, 0)
+		return paint.Line(-f.w/2, 0, f.w/2, 0)
 	}
-	return paint.RoundRect(k.w, k.h, k.corner)
+	return paint.RoundRect(f.w, f.h, f.corner)
 }
 
 func holePath(h clip.Hole) paint.Path {
@@ -54,31 +58,31 @@ func holePath(h clip.Hole) paint.Path {
 	return path.Transformed(paint.Translate(h.X, h.Y)).Reversed()
 }
 
-func (k cardKey) draw() *sprite {
-	path := k.path()
-	if k.hole.Size > 0 && k.form != "line" {
-		path = append(path, holePath(k.hole)...)
+func (f figure) draw() *paint.Sheet {
+	path := f.path()
+	if f.hole.Size > 0 && f.form != "line" {
+		path = append(path, holePath(f.hole)...)
 	}
-	margin := 2/k.per + k.pen.Width/2
-	x0, y0 := -k.w/2-margin, -k.h/2-margin
-	if k.form == "line" {
+	margin := 2/f.per + f.pen.Width/2
+	x0, y0 := -f.w/2-margin, -f.h/2-margin
+	if f.form == "line" {
 		y0 = -margin
-		k.h = 0
+		f.h = 0
 	}
-	b := paint.NewBitmap(int((k.w+2*margin)*k.per)+1, int((k.h+2*margin)*k.per)+1)
-	m := paint.Translate(-x0, -y0).Then(paint.Scale(k.per, k.per))
+	b := paint.NewBitmap(int((f.w+2*margin)*f.per)+1, int((f.h+2*margin)*f.per)+1)
+	m := paint.Translate(-x0, -y0).Then(paint.Scale(f.per, f.per))
 	path = path.Transformed(m)
-	if k.form != "line" {
-		b.FillPath(path, k.fill)
+	if f.form != "line" {
+		b.FillPath(path, f.fill)
 	}
-	if k.fills { // only the window has an edge that can be seen
+	if f.fills { // only the window has an edge that can be seen
 		path = nil
-		if k.hole.Size > 0 {
-			path = holePath(k.hole).Transformed(m)
+		if f.hole.Size > 0 {
+			path = holePath(f.hole).Transformed(m)
 		}
 	}
-	if !k.pen.None() {
-		b.FillPath(path.Stroked(k.pen.Width*k.per, k.pen.Start, k.pen.End, 0.1), k.outline)
+	if !f.pen.None() {
+		b.FillPath(path.Stroked(f.pen.Width*f.per, f.pen.Start, f.pen.End, 0.1), f.outline)
 	}
-	return &sprite{paint.NewPyramid(b), x0, y0, k.per, k}
+	return paint.NewSheet(b, x0*f.per, y0*f.per, f.per)
 }

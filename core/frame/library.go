@@ -7,6 +7,7 @@ import (
 	"container/list"
 	"sync"
 
+	"billow/core/graph"
 	"billow/core/paint"
 	"billow/core/words"
 )
@@ -19,14 +20,14 @@ type Library struct {
 
 	mu       sync.Mutex
 	pictures map[string]*paint.Pyramid
-	made     map[any]*list.Element
+	made     map[graph.Key]*list.Element
 	recent   *list.List // of *product, the most recently used first
 	bytes    int
 	limit    int
 }
 
 type product struct {
-	key   any
+	key   graph.Key
 	value any
 	bytes int
 }
@@ -35,7 +36,7 @@ type product struct {
 func NewLibrary(fonts *words.Fonts, limit int) *Library {
 	return &Library{
 		Fonts: fonts, pictures: map[string]*paint.Pyramid{},
-		made: map[any]*list.Element{}, recent: list.New(), limit: limit,
+		made: map[graph.Key]*list.Element{}, recent: list.New(), limit: limit,
 	}
 }
 
@@ -54,9 +55,14 @@ func (l *Library) Picture(hash string) *paint.Pyramid {
 	return l.pictures[hash]
 }
 
+// Kept finds a sheet, or makes and keeps it.
+func (l *Library) Kept(key graph.Key, draw func() *paint.Sheet) *paint.Sheet {
+	return cached(l, key, (*paint.Sheet).Bytes, draw)
+}
+
 // cached finds what was made under a key, or makes it. Two goroutines may make
 // the same thing at once; the first one's is kept.
-func cached[T any](l *Library, key any, size func(T) int, build func() T) T {
+func cached[T any](l *Library, key graph.Key, size func(T) int, build func() T) T {
 	l.mu.Lock()
 	if e, ok := l.made[key]; ok {
 		l.recent.MoveToFront(e)

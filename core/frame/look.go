@@ -3,27 +3,43 @@ package frame
 import (
 	"billow/core/clip"
 	"billow/core/colour"
+	"billow/core/effect"
 	"billow/core/words"
 )
 
-// looks are the properties that change a layer's picture itself.
-var looks = func() (out [properties]bool) {
+// looks are the properties that change a layer's picture itself: those here and
+// all of effects.
+var looks = func() []bool {
+	out := make([]bool, len(clip.AllProperties))
 	for _, p := range []int{
-		blur, crop, corner, outline, drawStart, drawEnd, letterSpacing, reveal,
+		crop, corner, outline, drawStart, drawEnd, letterSpacing, reveal,
 		fillColour, emphasisColour, plateColour, outlineColour, stopColour1, stopColour2, stopColour3, stopColour4,
 	} {
+		out[p] = true
+	}
+	for p := properties; p < len(out); p++ {
 		out[p] = true
 	}
 	return out
 }()
 
-// look is what a layer's picture is made with. Looks are comparable.
+// look is what a layer's picture is made with.
 type look struct {
 	edge    edge
-	blur    float64 // units
 	pen     words.Pen
 	spacing float64          // percent
 	colours [8]colour.Colour // from fillColour to stopColour4
+	effects []effect.Values  // as effect.All; nil are those that change nothing
+}
+
+// plain tells whether a group with this look can be left as it is.
+func (k look) plain() bool {
+	for _, v := range k.effects {
+		if v != nil {
+			return false
+		}
+	}
+	return k.edge.none()
 }
 
 // edge is what shows of a layer's bounds: shares cut off on the left, above, on
@@ -39,7 +55,6 @@ func (e edge) none() bool { return e == edge{} }
 // bounds while it slides into sight, in units.
 func (s *Stage) lookAt(a *actor, frame float64) (k look, slid [2]float64) {
 	at, _, _, _ := s.held(a, frame)
-	k.blur = max(0, a.number(blur, at))
 	v := a.value(crop, at)
 	for i := range k.edge.cut {
 		k.edge.cut[i] = min(max(v[i]/100, 0), 1)
@@ -51,10 +66,32 @@ func (s *Stage) lookAt(a *actor, frame float64) (k look, slid [2]float64) {
 		c := a.value(fillColour+i, at)
 		k.colours[i] = colour.FromFloats(c[0], c[1], c[2], c[3])
 	}
+	k.effects = a.effects(at)
 	if hidden := 1 - min(max(a.number(reveal, at)/100, 0), 1); hidden > 0 {
 		slid = k.edge.hide(a.layer.Reveal, hidden, a.w, a.h)
 	}
 	return k, slid
+}
+
+// effects are the values of all effects on a frame.
+func (a *actor) effects(frame float64) []effect.Values {
+	out := make([]effect.Values, len(effect.All))
+	p := properties
+	for i, e := range effect.All {
+		v := make(effect.Values, len(e.Properties))
+		for j := range v {
+			v[j] = a.value(p, frame)
+			p++
+		}
+		if e.Neutral(v) {
+			continue
+		}
+		if e.Rounded != nil {
+			v = e.Rounded(v)
+		}
+		out[i] = v
+	}
+	return out
 }
 
 // hide takes a share away. Revealed from a side, what is hidden lies on the

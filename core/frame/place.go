@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"billow/core/clip"
+	"billow/core/graph"
 	"billow/core/layout"
 	"billow/core/motion"
 	"billow/core/paint"
@@ -106,9 +107,10 @@ func (s *Stage) opaque(a *actor, frame, lx, ly float64) bool {
 	if c := a.layer.Cutout; c != nil && s.lib.Picture(s.clip.Prop(c.Prop).Hash) == nil {
 		return true
 	}
-	sp, slid := s.picture(a, frame)
-	b := sp.Levels[0]
-	px, py := int(math.Floor((lx-slid[0]-sp.x0)*sp.perUnit)), int(math.Floor((ly-slid[1]-sp.y0)*sp.perUnit))
+	n, slid := s.picture(a, frame)
+	sheet := graph.Made(s.lib, n)
+	b := sheet.Levels[0]
+	px, py := int(math.Floor((lx-slid[0])*sheet.Per-sheet.X)), int(math.Floor((ly-slid[1])*sheet.Per-sheet.Y))
 	return px >= 0 && py >= 0 && px < b.W && py < b.H && b.Pix[py*b.W+px]>>24 >= 8
 }
 
@@ -207,15 +209,13 @@ func (s *Stage) Ghosts(dst *paint.Bitmap, layer string, frames []int) {
 		return
 	}
 	p := s.Painter()
+	single := shadowless(a)
 	for _, f := range frames {
 		env, shown := s.surroundings(a, float64(f))
 		if !shown {
 			continue
 		}
-		for _, st := range s.add(nil, shadowless(a), env) {
-			st.opacity *= 0.3
-			p.paint(dst, &st, 0)
-		}
+		p.graph.Over(dst, p.add(nil, single, env), 0.3)
 	}
 }
 

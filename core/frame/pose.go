@@ -17,7 +17,6 @@ const (
 	lift
 	skew
 	pivot
-	blur
 	depth
 	crop
 	corner
@@ -35,11 +34,12 @@ const (
 	stopColour3
 	stopColour4
 	time
-	properties
+	properties // those of effects follow
 )
 
 // neutral is every property as it is without keys and values of its own.
-var neutral = func() (out [properties][4]float64) {
+var neutral = func() [][4]float64 {
+	out := make([][4]float64, len(clip.AllProperties))
 	for i, p := range clip.AllProperties {
 		for d := range p.Dims {
 			out[i][d] = p.Neutral

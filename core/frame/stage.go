@@ -2,10 +2,12 @@ package frame
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 	"sync"
 
 	"billow/core/clip"
+	"billow/core/graph"
 	"billow/core/layout"
 	"billow/core/light"
 	"billow/core/motion"
@@ -127,17 +129,18 @@ type actor struct {
 	leader   *actor // what it follows
 	from, to int    // frames, to not included
 	rest     clip.Rest
-	gx, gy   float64 // a group: the centre of what is in it, at rest
-	cx, cy   float64 // of the rest, units from the frame's centre
-	w, h     float64 // visible bounds at rest, units, before turning
-	hx, hy   float64 // where the hole of a card is, units from the card's centre
-	base     [properties][4]float64
-	curves   [properties]*motion.Curve // nil without keys
-	largest  float64                   // scale factor over the whole track and its groups
-	still    bool                      // its look has no keys
+	gx, gy   float64         // a group: the centre of what is in it, at rest
+	cx, cy   float64         // of the rest, units from the frame's centre
+	w, h     float64         // visible bounds at rest, units, before turning
+	hx, hy   float64         // where the hole of a card is, units from the card's centre
+	base     [][4]float64    // as clip.AllProperties
+	curves   []*motion.Curve // nil without keys
+	largest  float64         // scale factor over the whole track and its groups
+	still    bool            // its look has no keys
 
-	once   sync.Once
-	sprite *sprite // made when first drawn
+	content graph.Key // of what it shows, without its look
+	once    sync.Once
+	picture *graph.Node // made when first drawn, if it is still
 }
 
 // ready works out what an actor needs for being sampled; groups after what is
@@ -157,7 +160,9 @@ func (s *Stage) ready(a *actor) {
 		}
 	}
 	a.largest *= grow
-	a.base = neutral
+	a.base = slices.Clone(neutral)
+	a.curves = make([]*motion.Curve, len(clip.AllProperties))
+	a.content = s.contentOf(a)
 	for i := fillColour; i <= stopColour4; i++ {
 		if name := clip.AllProperties[i].Name; clip.Has(l.Kind, name) {
 			copy(a.base[i][:], l.Base(name))
@@ -316,3 +321,6 @@ func (s *Stage) cast(a *actor, frame, outer float64) light.Cast {
 	}
 	return light.Falls(s.lightAt(outer), max(0, height), a.layer.Shadow)
 }
+
+// Extent is the stage's shape in units.
+func (s *Stage) Extent() (w, h float64) { return layout.Extent(s.shape) }

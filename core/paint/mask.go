@@ -2,14 +2,19 @@ package paint
 
 import (
 	"image"
-	"math"
 
 	"golang.org/x/image/vector"
 )
 
 // PathMask is the coverage of a path on a plane of a size.
 func PathMask(p Path, w, h int) *Mask {
-	r := vector.NewRasterizer(w, h)
+	// Up to 512 pixels the rasteriser counts in fixed point, in which a long
+	// steep edge drifts by parts of a pixel; beyond it does not.
+	wide := w
+	if h <= 512 {
+		wide = max(w, 513)
+	}
+	r := vector.NewRasterizer(wide, h)
 	p.trace(r, 0, 0)
 	m := &Mask{W: w, H: h, Pix: make([]uint8, w*h)}
 	r.Draw(&image.Alpha{Pix: m.Pix, Stride: w, Rect: image.Rect(0, 0, w, h)}, image.Rect(0, 0, w, h), image.Opaque, image.Point{})
@@ -40,25 +45,6 @@ func faded(p uint32, a uint8) uint32 {
 	}
 	t := spread(p)*uint64(a) + 0x80*lanes
 	return packed((t + t>>8&byteLanes) >> 8 & byteLanes)
-}
-
-// Trimmed is the part of a bitmap within a rectangle with rounded corners, all
-// in its pixels; what lies partly within is partly covered. (x0, y0) is the
-// pixel of b at the result's upper left corner.
-func (b *Bitmap) Trimmed(left, top, right, bottom, radius float64) (out *Bitmap, x0, y0 int) {
-	x0, y0 = int(math.Floor(max(left, 0))), int(math.Floor(max(top, 0)))
-	x1, y1 := min(int(math.Ceil(right)), b.W), min(int(math.Ceil(bottom)), b.H)
-	if x1 <= x0 || y1 <= y0 || right <= left || bottom <= top {
-		return NewBitmap(1, 1), 0, 0
-	}
-	out = NewBitmap(x1-x0, y1-y0)
-	for y := range out.H {
-		copy(out.Pix[y*out.W:(y+1)*out.W], b.Pix[(y+y0)*b.W+x0:])
-	}
-	shape := RoundRect(right-left, bottom-top, radius).
-		Transformed(Translate((left+right)/2-float64(x0), (top+bottom)/2-float64(y0)))
-	out.Cut(PathMask(shape, out.W, out.H))
-	return out, x0, y0
 }
 
 // Blurred is the bitmap with a margin, blurred with a standard deviation in

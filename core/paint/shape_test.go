@@ -71,26 +71,6 @@ func filled(w, h int, p uint32) *Bitmap {
 	return b
 }
 
-func TestTrimmedKeepsWhatLiesWithin(t *testing.T) {
-	b := filled(20, 20, 0xFF0000FF)
-	out, x0, y0 := b.Trimmed(4.5, 3, 12, 10, 0)
-	if x0 != 4 || y0 != 3 || out.W != 8 || out.H != 7 {
-		t.Fatalf("it is %d by %d at %d,%d", out.W, out.H, x0, y0)
-	}
-	// The first column is half covered.
-	if a := out.Pix[3*8] >> 24; a < 126 || a > 129 {
-		t.Errorf("the edge has an alpha of %d, want 128", a)
-	}
-	if out.Pix[3*8+4] != 0xFF0000FF {
-		t.Errorf("within there is %08x", out.Pix[3*8+4])
-	}
-	for _, r := range [][4]float64{{30, 30, 40, 40}, {5, 5, 5, 9}, {9, 9, 2, 2}, {-9, -9, -2, -2}} {
-		if out, _, _ := b.Trimmed(r[0], r[1], r[2], r[3], 3); out.Pix[0] != 0 || out.W != 1 {
-			t.Errorf("%v leaves %d by %d", r, out.W, out.H)
-		}
-	}
-}
-
 func TestCutMultipliesByCoverage(t *testing.T) {
 	b := filled(2, 1, 0xFF804020)
 	b.Cut(&Mask{W: 2, H: 1, Pix: []uint8{0, 128}})

@@ -1,0 +1,58 @@
+// Package effect has what changes a finished picture: of a layer, a group or a
+// scene. An effect is one file that says its properties, how far it reaches and
+// how it draws, and one line in the list of all.
+package effect
+
+import (
+	"billow/core/paint"
+	"billow/core/property"
+)
+
+// Values are the values of an effect's properties, in their order.
+type Values [][4]float64
+
+// Effect changes pictures. It draws the same for the same input and values.
+type Effect struct {
+	Name       string
+	Properties []property.Property // with these neutral it changes nothing
+	// Reach is how far it draws beyond its input, in units of the clip; nil is
+	// nowhere.
+	Reach func(v Values) float64
+	// Rounded gives values that look the same and are fewer, so that a picture
+	// serves longer while they change; nil leaves them.
+	Rounded func(v Values) Values
+	Draw    func(w Work, v Values) *paint.Sheet
+}
+
+// Work is what an effect is given.
+type Work struct {
+	*paint.Sheet
+	Mine bool        // the sheet may be changed and given back
+	Pool *paint.Pool // for sheets; takes back a sheet that is Mine and not given back
+	Unit float64     // units of the sheet's space that are as long as one of the clip
+}
+
+// Pixels is how many pixels of the sheet are as long as v units of the clip.
+func (w Work) Pixels(v float64) float64 { return v * w.Unit * w.Per }
+
+// Done gives the sheet's memory back where it may be.
+func (w Work) Done() {
+	if w.Mine {
+		w.Pool.Put(w.Levels[0])
+	}
+}
+
+// Neutral tells whether an effect changes nothing.
+func (e *Effect) Neutral(v Values) bool {
+	for i, p := range e.Properties {
+		for d := range p.Dims {
+			if v[i][d] != p.Neutral {
+				return false
+			}
+		}
+	}
+	return true
+}
+
+// All is the effects in the order in which they are drawn.
+var All = []*Effect{&Blur}

@@ -1,0 +1,134 @@
+package frame
+
+import (
+	"billow/core/clip"
+	"billow/core/graph"
+	"billow/core/paint"
+)
+
+// Painter draws frames of a stage. It keeps of the last frame what the next one
+// may share; one painter serves one goroutine.
+type Painter struct {
+	stage *Stage
+	graph *graph.Painter
+	nodes []*graph.Node
+}
+
+// Painter makes a painter of this stage.
+func (s *Stage) Painter() *Painter {
+	return &Painter{stage: s, graph: graph.NewPainter(s.W, s.H, s.lib)}
+}
+
+// Draw paints a frame onto dst, which has the stage's size. What no layer
+// covers is black.
+func (p *Painter) Draw(dst *paint.Bitmap, frame int) {
+	p.nodes = p.nodes[:0]
+	for _, a := range p.stage.top {
+		p.nodes = p.add(p.nodes, a, whole(float64(frame)))
+	}
+	p.graph.Draw(dst, p.nodes)
+}
+
+// add appends the nodes of an actor that shows, from the back to the front.
+func (p *Painter) add(out []*graph.Node, a *actor, env around) []*graph.Node {
+	if !a.on(env.frame) {
+		return out
+	}
+	if a.layer.Kind == clip.KindGroup {
+		return p.addGroup(out, a, env)
+	}
+	s := p.stage
+	pose := s.pose(a, env)
+	if pose.Opacity == 0 || pose.M.Det() == 0 {
+		return out
+	}
+	pic, slid := s.picture(a, env.frame)
+	at := graph.Placement{Opacity: pose.Opacity, Blend: paint.BlendNamed(a.layer.Blend)}
+	poses := s.exposures(a, env)
+	if !pose.Cast.None() && a.layer.Backdrop == nil {
+		c := pose.Cast
+		shadow := graph.Filtered(pic, graph.Silhouette{Sigma: c.Sigma, Pixel: paint.Premultiplied(s.clip.Light.Colour)})
+		fall := graph.Placement{Opacity: pose.Opacity * c.Opacity}
+		s.put(&fall, slid, pose.M, poses, c.DX, c.DY)
+		out = append(out, p.graph.Place(shadow, fall))
+	}
+	s.put(&at, slid, pose.M, poses, 0, 0)
+	return append(out, p.graph.Place(pic, at))
+}
+
+// put works out where a picture lies on the frame, at one pose or at several
+// while the shutter is open.
+func (s *Stage) put(at *graph.Placement, slid [2]float64, m paint.Affine, poses []paint.Affine, dx, dy float64) {
+	to := func(m paint.Affine) paint.Affine {
+		return paint.Translate(slid[0], slid[1]).Then(m).Then(paint.Translate(dx, dy)).Then(s.toPixels())
+	}
+	at.At = to(m)
+	for _, pose := range poses {
+		at.Moved = append(at.Moved, to(pose))
+	}
+}
+
+// toPixels maps units about the frame's centre to pixels.
+func (s *Stage) toPixels() paint.Affine {
+	return paint.Scale(s.scale, s.scale).Then(paint.Translate(float64(s.W)/2, float64(s.H)/2))
+}
+
+// addGroup draws what is in a group straight onto the frame where it can, and
+// as a whole where opacity, blending, a cut, an effect or a shadow of its own
+// ask for it.
+func (p *Painter) addGroup(out []*graph.Node, a *actor, env around) []*graph.Node {
+	s := p.stage
+	pose := s.pose(a, env)
+	in := s.inside(a, env)
+	if pose.Opacity == 0 || pose.M.Det() == 0 {
+		return out
+	}
+	k, slid := s.lookAt(a, env.frame)
+	by := a.layer.Inside.Clip
+	blend := paint.BlendNamed(a.layer.Blend)
+	if pose.Opacity == 1 && blend == paint.Normal && by == "" && k.plain() && pose.Cast.None() {
+		for _, child := range a.children {
+			out = p.add(out, child, in)
+		}
+		return out
+	}
+	if slid != [2]float64{} {
+		in.m = paint.Translate(slid[0], slid[1]).Then(in.m)
+	}
+	var inside, matte []*graph.Node
+	for _, child := range a.children {
+		if child.layer.ID == by {
+			matte = p.add(nil, shadowless(child), in)
+			continue
+		}
+		inside = p.add(inside, child, in)
+	}
+	whole := graph.Stack(inside)
+	if by != "" && by != "bounds" {
+		whole = graph.Matte(whole, graph.Stack(matte))
+	}
+	_, size := spread(pose.M)
+	whole = s.dressed(whole, a, k, by == "bounds", space{
+		at: paint.Translate(slid[0], slid[1]).Then(pose.M).Then(s.toPixels()), unit: size * s.scale,
+	})
+	if c := pose.Cast; !c.None() {
+		soft := graph.Silhouette{Sigma: c.Sigma * size * s.scale, Pixel: paint.Premultiplied(s.clip.Light.Colour)}
+		dx, dy := c.DX*s.scale, c.DY*s.scale
+		whole.Shared(max(abs(dx), abs(dy)) + soft.Reach())
+		out = append(out, p.graph.Place(graph.Filtered(whole, soft), graph.Placement{
+			At: paint.Translate(dx, dy), Opacity: pose.Opacity * c.Opacity,
+		}))
+	}
+	return append(out, p.graph.Place(whole, graph.Placement{At: paint.Identity(), Opacity: pose.Opacity, Blend: blend}))
+}
+
+// shadowless is an actor that cuts others and so casts no shadow.
+func shadowless(a *actor) *actor {
+	l := *a.layer
+	l.Shadow = &clip.Shadow{None: true}
+	return &actor{
+		layer: &l, parent: a.parent, children: a.children, leader: a.leader, from: a.from, to: a.to, rest: a.rest,
+		gx: a.gx, gy: a.gy, cx: a.cx, cy: a.cy, w: a.w, h: a.h, base: a.base, curves: a.curves, largest: a.largest,
+		still: a.still, content: a.content,
+	}
+}

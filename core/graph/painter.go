@@ -1,0 +1,188 @@
+package graph
+
+import (
+	"image"
+
+	"billow/core/paint"
+)
+
+// Store keeps sheets of layers' own spaces for all painters.
+type Store interface {
+	// Kept finds what was made under a key, or makes and keeps it.
+	Kept(k Key, draw func() *paint.Sheet) *paint.Sheet
+}
+
+// Painter draws frames. It keeps of the last frame what the next one may share;
+// one painter serves one goroutine.
+type Painter struct {
+	store  Store
+	frame  image.Rectangle
+	brush  paint.Brush
+	pool   paint.Pool
+	places []paint.Affine
+
+	turn  int // counts frames
+	last  []Key
+	base  *paint.Bitmap // the frame after its first baseN nodes
+	baseN int
+
+	made map[Key]int   // on which frame a node was made last
+	kept map[Key]*held // what did not change from one frame to the next
+}
+
+type held struct {
+	sheet *paint.Sheet
+	area  image.Rectangle
+	turn  int
+}
+
+// NewPainter draws frames of a size.
+func NewPainter(w, h int, store Store) *Painter {
+	return &Painter{store: store, frame: image.Rect(0, 0, w, h), made: map[Key]int{}, kept: map[Key]*held{}}
+}
+
+// Draw paints nodes onto dst, from the back to the front. What they leave free
+// is black.
+func (p *Painter) Draw(dst *paint.Bitmap, list []*Node) {
+	p.turn++
+	same := 0
+	for same < len(list) && same < len(p.last) && list[same].Key == p.last[same] {
+		same++
+	}
+	from := 0
+	if p.baseN > 0 && p.baseN <= same {
+		copy(dst.Pix, p.base.Pix)
+		from = p.baseN
+	} else {
+		p.baseN = 0
+		dst.Fill(0xFF000000)
+	}
+	canvas := paint.NewSheet(dst, 0, 0, 1)
+	for i := from; i < len(list); i++ {
+		if i == same && i > from {
+			p.keepBase(dst, i)
+		}
+		p.paint(list[i], canvas)
+	}
+	p.last = p.last[:0]
+	for _, n := range list {
+		p.last = append(p.last, n.Key)
+	}
+	p.forget()
+}
+
+// Over lays nodes faintly over a bitmap without keeping anything; share is how
+// much of their opacity is left.
+func (p *Painter) Over(dst *paint.Bitmap, list []*Node, share float64) {
+	canvas := paint.NewSheet(dst, 0, 0, 1)
+	for _, n := range list {
+		p.paint(n.faded(share), canvas)
+	}
+}
+
+// faded is a node with a share of its opacity.
+func (n *Node) faded(share float64) *Node {
+	out := *n
+	switch o := n.op.(type) {
+	case placed:
+		o.Opacity *= share
+		out.op = o
+	case lain:
+		o.Opacity *= share
+		out.op = o
+	}
+	return &out
+}
+
+// Made is the sheet of a node in a layer's own space.
+func Made(store Store, n *Node) *paint.Sheet { return (&Painter{store: store}).own(n) }
+
+func (p *Painter) keepBase(dst *paint.Bitmap, n int) {
+	if p.base == nil {
+		p.base = paint.NewBitmap(dst.W, dst.H)
+	}
+	copy(p.base.Pix, dst.Pix)
+	p.baseN = n
+}
+
+// forget gives back what this frame had no use for.
+func (p *Painter) forget() {
+	for k, h := range p.kept {
+		if h.turn != p.turn {
+			delete(p.kept, k)
+			p.pool.Put(h.sheet.Levels[0])
+		}
+	}
+	for k, turn := range p.made {
+		if turn != p.turn {
+			delete(p.made, k)
+		}
+	}
+}
+
+// paint lays a node over dst.
+func (p *Painter) paint(n *Node, dst *paint.Sheet) {
+	if !n.Bounds.Overlaps(area(dst)) {
+		return
+	}
+	if l, ok := n.op.(layer); ok {
+		l.paint(p, n, dst)
+		return
+	}
+	lain{Placement{At: paint.Identity(), Opacity: 1}}.paint(p, &Node{in: []*Node{n}}, dst)
+}
+
+// own is the sheet of a node in a layer's own space.
+func (p *Painter) own(n *Node) *paint.Sheet {
+	if k, ok := n.op.(known); ok {
+		return k.Sheet
+	}
+	return p.store.Kept(n.Key, func() *paint.Sheet {
+		s, _ := n.op.(maker).make(p, n, image.Rectangle{})
+		return s.WithCopies()
+	})
+}
+
+// make gives a node of the frame's space as a sheet, as far as an area needs it;
+// nil is nothing at all. What is mine belongs to the caller.
+func (p *Painter) make(n *Node, need image.Rectangle) (s *paint.Sheet, mine bool) {
+	if n.shared > 0 {
+		need = p.frame.Inset(-n.shared)
+	}
+	need = need.Intersect(n.Bounds)
+	if need.Empty() {
+		return nil, false
+	}
+	if h := p.kept[n.Key]; h != nil && need.In(h.area) {
+		h.turn = p.turn
+		return h.sheet, false
+	}
+	before, again := p.made[n.Key]
+	p.made[n.Key] = p.turn
+	if m, ok := n.op.(maker); ok {
+		s, mine = m.make(p, n, need)
+	} else {
+		s, mine = paint.NewSheet(p.pool.Get(need.Dx(), need.Dy()), float64(need.Min.X), float64(need.Min.Y), 1), true
+		n.op.(layer).paint(p, n, s)
+	}
+	if s != nil && mine && (n.shared > 0 || again && before < p.turn) {
+		p.keep(n.Key, &held{s, need, p.turn})
+		mine = false
+	}
+	return s, mine
+}
+
+func (p *Painter) keep(k Key, h *held) {
+	if old := p.kept[k]; old != nil {
+		p.pool.Put(old.sheet.Levels[0])
+	}
+	p.kept[k] = h
+}
+
+// copied is a node alone on a sheet of an area.
+func (p *Painter) copied(n *Node, need image.Rectangle) *paint.Sheet {
+	b := p.pool.Get(need.Dx(), need.Dy())
+	out := paint.NewSheet(b, float64(need.Min.X), float64(need.Min.Y), 1)
+	p.paint(n, out)
+	return out
+}
