@@ -14,6 +14,7 @@ import (
 	"syscall/js"
 
 	"billow/core/clip"
+	"billow/core/engine"
 	"billow/core/frame"
 	"billow/fonts"
 )
@@ -29,35 +30,31 @@ func main() {
 	// Answers leave much garbage and little that stays: collecting it less often
 	// costs some megabytes and saves much of the time.
 	debug.SetGCPercent(400)
-	e := &engine{lib: frame.NewLibrary(set, cacheBytes)}
+	e := engine.New(frame.NewLibrary(set, cacheBytes))
 	js.Global().Set("billow", js.FuncOf(func(_ js.Value, args []js.Value) any {
-		return e.answer(args)
+		return answer(e, args)
 	}))
 	js.Global().Get("billowReady").Invoke()
 	select {}
 }
 
 // answer calls a method and wraps what it gives or why it cannot.
-func (e *engine) answer(args []js.Value) (out map[string]any) {
+func answer(e *engine.Engine, args []js.Value) (out map[string]any) {
 	defer func() {
 		if p := recover(); p != nil {
 			out = map[string]any{"error": map[string]any{"message": fmt.Sprintf("the engine stumbled: %v", p), "field": ""}}
 		}
 	}()
-	method, ok := methods[args[0].String()]
-	if !ok {
-		return failure(fmt.Errorf("the engine has no method %q", args[0].String()))
-	}
 	var in []byte
 	if len(args) > 2 && args[2].Truthy() {
 		in = make([]byte, args[2].Get("length").Int())
 		js.CopyBytesToGo(in, args[2])
 	}
-	value, bytes, err := method(e, []byte(args[1].String()), in)
+	value, err := e.Call(args[0].String(), []byte(args[1].String()), in)
 	if err != nil {
 		return failure(err)
 	}
-	if bytes != nil {
+	if bytes, ok := value.(engine.Bytes); ok {
 		array := js.Global().Get("Uint8Array").New(len(bytes))
 		js.CopyBytesToJS(array, bytes)
 		return map[string]any{"bytes": array}

@@ -39,13 +39,16 @@ var written = map[string]map[string]any{
 	"Colour": {"type": "string", "pattern": "^#[0-9a-fA-F]{6}([0-9a-fA-F]{2})?$"},
 }
 
+// Enum is the closed list of what a field of a type may say, or none.
+func Enum(typ, field string) []string { return enums[typ+"."+field] }
+
 // enums are the closed lists, by type and field.
 var enums = map[string][]string{
 	"Layer.Kind": LayerKinds, "Layer.Blend": BlendModes,
 	"Rest.Pin": Pins, "Words.Font": Fonts, "Words.Align": {"left", "centre", "right"},
 	"Plate.Kind": {"pill", "card", "disc", "burst"}, "Prop.Kind": {KindCutout, KindTune},
 	"Hit.Kind": {"low", "mid", "high"}, "Key.Off": append([]string{""}, motion.Sides...),
-	"Ease.Kind": {"linear", "in", "out", "inOut", "hold", "bezier", "spring", "bounce", "steps"},
+	"Ease.Kind": motion.EaseNames.IDs(),
 	"Card.Form": {"card", "disc", "burst", "line"}, "Hole.Form": {"disc", "card"},
 	"Move.Kind": MoveKinds, "Move.Side": append([]string{""}, motion.Sides...), "Reveal.Side": motion.Sides[:4],
 }

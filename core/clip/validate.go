@@ -19,21 +19,6 @@ const (
 	MaxUnits   = 20000 // the farthest coordinate and the largest size
 )
 
-// BlendModes are those of W3C Compositing and Blending Level 1.
-var BlendModes = []string{
-	"normal", "multiply", "screen", "overlay", "darken", "lighten", "color-dodge", "color-burn",
-	"hard-light", "soft-light", "difference", "exclusion", "hue", "saturation", "color", "luminosity",
-}
-
-// Pins are the points of the frame that a rest can be measured from.
-var Pins = []string{"centre", "top", "bottom", "left", "right", "topLeft", "topRight", "bottomLeft", "bottomRight"}
-
-// Fonts that words can be set in. The files are in the folder fonts.
-var Fonts = []string{
-	"bricolage-500", "bricolage-800", "hanken-400", "hanken-700", "hanken-900",
-	"fraunces-600", "fraunces-600-italic", "caveat-700",
-}
-
 // ValidateAfter is Validate for a clip that was copied from a valid one: layers
 // that it still shares with that are not looked at again where nothing else can
 // make them wrong.

@@ -9,9 +9,6 @@ import (
 	"billow/core/motion"
 )
 
-// MoveKinds are the kinds of moves.
-var MoveKinds = []string{"gust", "settle", "swell", "flutter", "waft", "unfurl", "lull", "whisk"}
-
 func (c *Clip) validateMotion(field string, l *Layer) error {
 	has := func(p string) bool { return Has(l.Kind, p) }
 	if err := c.validateTracks(field+".tracks", strconv.Quote(l.Name), l.Tracks, has); err != nil {

@@ -59,6 +59,15 @@ var kinds = map[string]func() command{
 	"setMarks":    func() command { return &SetMarks{} },
 }
 
+// Commands is an empty command of each type, for those who describe them.
+func Commands() map[string]any {
+	out := map[string]any{}
+	for name, make := range kinds {
+		out[name] = make()
+	}
+	return out
+}
+
 // Typed is the part that all commands share in JSON: {"type": "setKey", ...}.
 type Typed struct {
 	Type string `json:"type"`
@@ -118,7 +127,7 @@ func applyTo(c *clip.Clip, raw []byte, depth int) (*clip.Clip, error) {
 // Batch applies several commands as one step.
 type Batch struct {
 	Typed
-	Commands []json.RawMessage `json:"commands"`
+	Commands []json.RawMessage `json:"commands" ts:"Command[]"`
 }
 
 func (*Batch) apply(*clip.Clip) error { return nil }

@@ -150,7 +150,7 @@ type HoldUntil struct {
 	Typed
 	Layer      string   `json:"layer"`
 	Frame      int      `json:"frame"`
-	Properties []string `json:"properties"` // none are all that have keys
+	Properties []string `json:"properties,omitempty"` // none are all that have keys
 }
 
 func (h *HoldUntil) apply(c *clip.Clip) error {

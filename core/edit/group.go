@@ -138,7 +138,7 @@ type MakeLineup struct {
 	Typed
 	Layers []string `json:"layers"`
 	ID     string   `json:"id"`
-	Window bool     `json:"window"`
+	Window bool     `json:"window,omitempty"`
 }
 
 func (m *MakeLineup) apply(c *clip.Clip) error {

@@ -16,16 +16,16 @@ type Handle struct {
 	Layer  string  `json:"layer"`
 	Shape  string  `json:"shape"`
 	Frame  int     `json:"frame"`
-	Target string  `json:"target"` // auto, rest or key
-	DX     float64 `json:"dx"`     // units
-	DY     float64 `json:"dy"`
-	Factor float64 `json:"factor"` // of the size, more than 0; 0 leaves it
-	Wider  float64 `json:"wider"`  // of the width alone, as Factor; makes scale keys
-	Taller float64 `json:"taller"` // of the height alone
-	Turn   float64 `json:"turn"`   // degrees clockwise
+	Target string  `json:"target,omitempty"` // auto, rest or key
+	DX     float64 `json:"dx,omitempty"`     // units
+	DY     float64 `json:"dy,omitempty"`
+	Factor float64 `json:"factor,omitempty"` // of the size, more than 0; 0 leaves it
+	Wider  float64 `json:"wider,omitempty"`  // of the width alone, as Factor; makes scale keys
+	Taller float64 `json:"taller,omitempty"` // of the height alone
+	Turn   float64 `json:"turn,omitempty"`   // degrees clockwise
 	// Base is the position that the layer had in that shape and frame, with
 	// "just outside" worked out; a new key begins from it.
-	Base *[2]float64 `json:"base"`
+	Base *[2]float64 `json:"base,omitempty"`
 }
 
 func (h *Handle) apply(c *clip.Clip) error {

@@ -164,7 +164,7 @@ type MoveKeys struct {
 	Typed
 	Keys []KeyRef  `json:"keys"`
 	By   int       `json:"by"`  // frames
-	Add  []float64 `json:"add"` // to the first, second ... number of each value
+	Add  []float64 `json:"add,omitempty"` // to the first, second ... number of each value
 }
 
 func (m *MoveKeys) apply(c *clip.Clip) error {
@@ -231,8 +231,8 @@ func (s *SetEase) apply(c *clip.Clip) error {
 type BendPath struct {
 	Typed
 	Key KeyRef    `json:"key"`
-	Out []float64 `json:"out"` // units from the key
-	In  []float64 `json:"in"`
+	Out []float64 `json:"out,omitempty"` // units from the key
+	In  []float64 `json:"in,omitempty"`
 }
 
 func (b *BendPath) apply(c *clip.Clip) error {

@@ -15,7 +15,7 @@ import (
 type AddLayer struct {
 	Typed
 	Layer clip.Layer `json:"layer"`
-	At    *int       `json:"at"`
+	At    *int       `json:"at,omitempty"`
 }
 
 func (a *AddLayer) apply(c *clip.Clip) error {
@@ -43,7 +43,7 @@ func find(c *clip.Clip, id string) (*clip.Layer, error) {
 type SetLayer struct {
 	Typed
 	Layer string          `json:"layer"`
-	Set   json.RawMessage `json:"set"`
+	Set   json.RawMessage `json:"set" ts:"Changed<Layer>"`
 }
 
 func (s *SetLayer) apply(c *clip.Clip) error {
@@ -70,7 +70,7 @@ type SetRest struct {
 	Typed
 	Layer string          `json:"layer"`
 	Shape string          `json:"shape"`
-	Set   json.RawMessage `json:"set"`
+	Set   json.RawMessage `json:"set" ts:"Changed<Rest>"`
 }
 
 func (s *SetRest) apply(c *clip.Clip) error {

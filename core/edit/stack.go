@@ -119,8 +119,8 @@ func rename(l *clip.Layer, names map[string]string) {
 type StackLayer struct {
 	Typed
 	Layer string `json:"layer"`
-	To    int    `json:"to"`
-	Above string `json:"above"`
+	To    int    `json:"to,omitempty"`
+	Above string `json:"above,omitempty"`
 }
 
 func (s *StackLayer) apply(c *clip.Clip) error {

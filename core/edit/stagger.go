@@ -17,9 +17,9 @@ import (
 type Stagger struct {
 	Typed
 	Layers []string    `json:"layers"`
-	By     int         `json:"by"`    // frames between neighbours
-	Beats  float64     `json:"beats"` // the same in beats instead
-	Order  string      `json:"order"` // stack, reverse, centre, across or down
+	By     int         `json:"by,omitempty"`    // frames between neighbours
+	Beats  float64     `json:"beats,omitempty"` // the same in beats instead
+	Order  string      `json:"order,omitempty"` // stack, reverse, centre, across or down
 	Ease   motion.Ease `json:"ease"`  // of the offsets; empty is even
 }
 

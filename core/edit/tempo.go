@@ -10,10 +10,10 @@ import (
 // bound to beats stays at its time when only the beats' numbers change.
 type SetTempo struct {
 	Typed
-	BPM    *float64 `json:"bpm"`    // beats a minute; beat 0 stays where it is
-	Times  float64  `json:"times"`  // 2 or 0.5 times as many beats
-	PerBar int      `json:"perBar"` // beats in a bar
-	BarAt  *int     `json:"barAt"`  // frame
+	BPM    *float64 `json:"bpm,omitempty"`    // beats a minute; beat 0 stays where it is
+	Times  float64  `json:"times,omitempty"`  // 2 or 0.5 times as many beats
+	PerBar int      `json:"perBar,omitempty"` // beats in a bar
+	BarAt  *int     `json:"barAt,omitempty"`  // frame
 }
 
 func (s *SetTempo) apply(c *clip.Clip) error {

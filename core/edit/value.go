@@ -91,10 +91,10 @@ func KeyHere(c *clip.Clip, layer, property string, frame int) motion.Key {
 // SetMarks changes the clip's scenes, markers and the range that is looped.
 type SetMarks struct {
 	Typed
-	Scenes  []clip.Mark `json:"scenes"`  // null leaves them
-	Markers []clip.Mark `json:"markers"` // null leaves them
-	Range   *clip.Range `json:"range"`   // null leaves it
-	Whole   bool        `json:"whole"`   // the whole clip is looped again
+	Scenes  []clip.Mark `json:"scenes,omitempty"`  // null leaves them
+	Markers []clip.Mark `json:"markers,omitempty"` // null leaves them
+	Range   *clip.Range `json:"range,omitempty"`   // null leaves it
+	Whole   bool        `json:"whole,omitempty"`   // the whole clip is looped again
 }
 
 func (s *SetMarks) apply(c *clip.Clip) error {

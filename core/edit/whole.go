@@ -11,11 +11,11 @@ import (
 // rate keeps every time in seconds as nearly as whole frames allow.
 type SetClip struct {
 	Typed
-	Name   *string        `json:"name"`
-	Shapes []clip.Shape   `json:"shapes"`
-	Rate   *timing.Rate   `json:"rate"`
-	Length *int           `json:"length"` // frames at the new rate
-	Poster *timing.Moment `json:"poster"`
+	Name   *string        `json:"name,omitempty"`
+	Shapes []clip.Shape   `json:"shapes,omitempty"`
+	Rate   *timing.Rate   `json:"rate,omitempty"`
+	Length *int           `json:"length,omitempty"` // frames at the new rate
+	Poster *timing.Moment `json:"poster,omitempty"`
 }
 
 func (s *SetClip) apply(c *clip.Clip) error {
@@ -72,7 +72,7 @@ func setLength(c *clip.Clip, length int) error {
 // SetLight changes some of the light's settings.
 type SetLight struct {
 	Typed
-	Set json.RawMessage `json:"set"`
+	Set json.RawMessage `json:"set" ts:"Changed<Light>"`
 }
 
 func (s *SetLight) apply(c *clip.Clip) error { return clip.DecodeStrict(s.Set, &c.Light) }

@@ -2,6 +2,7 @@
 package motion
 
 import (
+	"billow/core/wording"
 	"fmt"
 	"math"
 )
@@ -19,6 +20,13 @@ const (
 	Bounce = "bounce"
 	Steps  = "steps"
 )
+
+// EaseNames are the kinds of easing.
+var EaseNames = wording.List{
+	{ID: Linear, Name: "Linear"}, {ID: In, Name: "Ease in"}, {ID: Out, Name: "Ease out"}, {ID: InOut, Name: "Ease in-out"},
+	{ID: Hold, Name: "Hold"}, {ID: Bezier, Name: "Bezier"}, {ID: Spring, Name: "Spring"}, {ID: Bounce, Name: "Bounce"},
+	{ID: Steps, Name: "Steps"},
+}
 
 // Ease leads from one key's value to the next.
 type Ease struct {

@@ -5,6 +5,7 @@ import (
 
 	"billow/core/colour"
 	"billow/core/timing"
+	"billow/core/wording"
 )
 
 // Key holds a value at a moment and the easing towards the next key.
@@ -25,8 +26,15 @@ type Key struct {
 	Move string `json:"move,omitempty"`
 }
 
-// Sides are the values of Key.Off: one side, or a corner.
-var Sides = []string{"left", "right", "above", "below", "aboveLeft", "aboveRight", "belowLeft", "belowRight"}
+// SideNames are where "just outside" can be.
+var SideNames = wording.List{
+	{ID: "left", Name: "Left"}, {ID: "right", Name: "Right"}, {ID: "above", Name: "Above"}, {ID: "below", Name: "Below"},
+	{ID: "aboveLeft", Name: "Above left"}, {ID: "aboveRight", Name: "Above right"},
+	{ID: "belowLeft", Name: "Below left"}, {ID: "belowRight", Name: "Below right"},
+}
+
+// Sides are their IDs.
+var Sides = SideNames.IDs()
 
 // SideOf splits a side into what it says on each axis: -1 (left, above), 1
 // (right, below), or 0.

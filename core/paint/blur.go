@@ -2,8 +2,6 @@ package paint
 
 import "math"
 
-func sqrt32(v float32) float32 { return float32(math.Sqrt(float64(v))) }
-
 // Mask is a plane of coverage, 0..255.
 type Mask struct {
 	W, H int

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import type { Layer } from '../types'
+import type { Changed, Layer } from '../types'
 import ColourField from './ColourField.vue'
 import IconButton from './IconButton.vue'
 import NumberField from './NumberField.vue'
 
 type Backdrop = NonNullable<Layer['backdrop']>
 const props = defineProps<{ backdrop: Backdrop }>()
-const emit = defineEmits<{ set: [values: Record<string, unknown>] }>()
+const emit = defineEmits<{ set: [values: Changed<Layer>] }>()
 
 function set(values: Partial<Backdrop>) {
   emit('set', { backdrop: { ...props.backdrop, ...values } })

@@ -5,7 +5,7 @@ import { drag } from '../composables/useDrag'
 import { useSnap } from '../composables/useSnap'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
-import type { Command, KeyRef, Row } from '../types'
+import type { Changed, Command, KeyRef, Layer, Row } from '../types'
 import { kindIcon, moveName, propertyName } from '../words'
 import BeatLane from './BeatLane.vue'
 import IconButton from './IconButton.vue'
@@ -65,7 +65,7 @@ function pressBar(e: PointerEvent, part: 'whole' | 'from' | 'to') {
   )
 }
 
-const set = (values: Record<string, unknown>) => editor.run({ type: 'setLayer', layer: props.row.layer, set: values })
+const set = (values: Changed<Layer>) => editor.run({ type: 'setLayer', layer: props.row.layer, set: values })
 
 function toggleSolo() {
   const now = editor.solo

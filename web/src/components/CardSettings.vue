@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useEditor } from '../stores/editor'
-import type { Card, Hole } from '../types'
+import type { Card, Changed, Hole, Layer } from '../types'
 import ChoiceField from './ChoiceField.vue'
 import ColourField from './ColourField.vue'
 import NumberField from './NumberField.vue'
 
 const props = defineProps<{ card: Card }>()
-const emit = defineEmits<{ set: [values: Record<string, unknown>] }>()
+const emit = defineEmits<{ set: [values: Changed<Layer>] }>()
 const editor = useEditor()
 const values = computed(() => editor.layer?.values ?? {})
 

@@ -1,11 +1,16 @@
-<script setup lang="ts">
-const props = defineProps<{ label: string; value: string; options: { id: string; name: string }[]; bare?: boolean }>()
-const emit = defineEmits<{ change: [value: string] }>()
+<script setup lang="ts" generic="T extends string">
+const props = defineProps<{
+  label: string
+  value: T
+  options: readonly { readonly id: T; readonly name: string }[]
+  bare?: boolean
+}>()
+const emit = defineEmits<{ change: [value: T] }>()
 
 // The choice is shown when it has been taken; one that is refused is not.
 function choose(event: Event) {
   const select = event.target as HTMLSelectElement
-  const wanted = select.value
+  const wanted = select.value as T
   select.value = props.value
   emit('change', wanted)
 }

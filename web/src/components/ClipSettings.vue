@@ -2,8 +2,8 @@
 import { computed, ref } from 'vue'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
-import type { Light, Product } from '../types'
-import { shapeName, shapeRatios, standardShapes } from '../words'
+import type { Command, Light, Product, Tune } from '../types'
+import { shapeName, shapeRatio, standardShapes } from '../words'
 import ChoiceField from './ChoiceField.vue'
 import ColourField from './ColourField.vue'
 import LightDial from './LightDial.vue'
@@ -25,25 +25,25 @@ function light(set: Partial<Light>) {
   )
   const rest = Object.fromEntries(Object.entries(set).filter(([k]) => !keyed.includes(k as 'height')))
   editor.runAll([
-    ...keyed.map((property) => ({
+    ...keyed.map((property): Command => ({
       type: 'setValue',
       layer: '@light',
       property,
       frame: editor.frame,
-      value: [set[property]]
+      value: [set[property] as number]
     })),
-    ...(Object.keys(rest).length ? [{ type: 'setLight', set: rest }] : [])
+    ...(Object.keys(rest).length ? [{ type: 'setLight' as const, set: rest }] : [])
   ])
 }
 
-function setTune(values: Record<string, unknown>) {
-  editor.run({ type: 'setTune', tune: { ...tune.value, ...values } })
+function setTune(values: Partial<Tune>) {
+  if (tune.value) editor.run({ type: 'setTune', tune: { ...tune.value, ...values } })
 }
 
 const lengthField = ref<InstanceType<typeof TextField> | null>(null)
 async function length(text: string) {
   try {
-    await editor.run({ type: 'setClip', length: await editor.ask<number>('time', text) })
+    await editor.run({ type: 'setClip', length: await editor.ask('time', text) })
   } catch (e) {
     useNotices().fail(e)
   }
@@ -53,7 +53,8 @@ async function length(text: string) {
 function toggleShape(id: string) {
   const now = clip.value?.shapes ?? []
   const has = now.some((s) => s.id === id)
-  const shapes = has ? now.filter((s) => s.id !== id) : [...now, standardShapes.find((s) => s.id === id)]
+  const { w, h } = standardShapes.find((s) => s.id === id) ?? standardShapes[0]
+  const shapes = has ? now.filter((s) => s.id !== id) : [...now, { id, w, h }]
   editor.run({ type: 'setClip', shapes })
 }
 
@@ -108,7 +109,7 @@ function addProduct() {
           :disabled="clip.shapes[0].id === s.id"
           @change="toggleShape(s.id)"
         />
-        {{ shapeName(s.id) }} {{ shapeRatios[s.id] }}
+        {{ shapeName(s.id) }} {{ shapeRatio(s.id) }}
       </label>
     </div>
     <button class="plain poster" @click="editor.run({ type: 'setClip', poster: editor.frame })">

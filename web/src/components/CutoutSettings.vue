@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useEditor } from '../stores/editor'
-import type { Cutout, Layer } from '../types'
+import type { Changed, Cutout, Layer } from '../types'
 import ChoiceField from './ChoiceField.vue'
 import ColourField from './ColourField.vue'
 import NumberField from './NumberField.vue'
 
 const props = defineProps<{ layer: Layer; cutout: Cutout }>()
-const emit = defineEmits<{ set: [values: Record<string, unknown>] }>()
+const emit = defineEmits<{ set: [values: Changed<Layer>] }>()
 const editor = useEditor()
 
 // Pictures that a cut-out can be swapped for; motion, shadow and place stay.

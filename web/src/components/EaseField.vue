@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { Ease } from '../types'
 import NumberField from './NumberField.vue'
 
-const props = defineProps<{ ease: Ease; kinds: { id: string; name: string }[] }>()
+const props = defineProps<{ ease: Ease; kinds: readonly { readonly id: Ease['kind']; readonly name: string }[] }>()
 const emit = defineEmits<{ change: [ease: Ease] }>()
 
 // Small pictures of the kinds; the true curve is on the Beatline.
@@ -48,7 +48,7 @@ const settings: Record<string, Setting[]> = {
 }
 const numbers = computed(() => settings[props.ease.kind] ?? [])
 
-function choose(kind: string) {
+function choose(kind: Ease['kind']) {
   if (kind === 'bezier') emit('change', { kind, x1: 0.12, y1: 0.8, x2: 0.2, y2: 1 })
   else if (kind === 'spring') emit('change', { kind, bounce: 0.5 })
   else if (kind === 'bounce') emit('change', { kind, count: 3, decay: 0.35 })

@@ -4,7 +4,7 @@ import { api } from '../api'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import type { ExportPart } from '../types'
-import { shapeName, shapeRatios } from '../words'
+import { shapeName, shapeRatio } from '../words'
 
 const open = defineModel<boolean>({ required: true })
 const editor = useEditor()
@@ -60,7 +60,7 @@ function left(p: ExportPart) {
         <input v-model="chosen" type="checkbox" :value="s.id" />
         <span class="outline" :style="{ aspectRatio: `${s.w}/${s.h}` }" />
         <strong>{{ shapeName(s.id) }}</strong>
-        <small>{{ shapeRatios[s.id] ?? '' }} {{ s.w }} × {{ s.h }}</small>
+        <small>{{ shapeRatio(s.id) }} {{ s.w }} × {{ s.h }}</small>
       </label>
     </div>
     <div class="go">

@@ -24,7 +24,7 @@ async function draw() {
     const [w, h] = [Math.round(props.w), Math.round(props.h)]
     const wish = { shape: editor.shape, w, h, layer: editor.selected, frames }
     try {
-      const pixels = await editor.drawing().engines[1].call<Uint8Array>('ghosts', wish)
+      const pixels = await editor.drawing().engines[1].call('ghosts', wish)
       if (!gone && canvas.value) put(canvas.value, { w, h, pixels }, true)
     } catch {
       // The picture is on its way; the next version brings it.

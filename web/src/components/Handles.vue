@@ -59,7 +59,7 @@ function press(e: PointerEvent) {
   if (e.button !== 0) return
   const [x, y] = top.units(e)
   const where = { shape: editor.shape, frame: editor.frame, x, y }
-  const picked = editor.drawing().engines[0].call<string[]>('pick', where)
+  const picked = editor.drawing().engines[0].call('pick', where)
   top.follow(
     e,
     picked.then(async (hits) => {

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { useKeys } from '../composables/useKeys'
 import { useEditor } from '../stores/editor'
 import type { Ease, Key, KeyRef } from '../types'
-import { easings, propertyName, timecode } from '../words'
+import { easings, properties, propertyName, timecode } from '../words'
 import EaseField from './EaseField.vue'
 import PropertyRow from './PropertyRow.vue'
 
@@ -15,7 +15,7 @@ const usual = ['position', 'scale', 'rotation', 'opacity', 'lift', 'time']
 
 // A colour shows when the layer's content has it: a third of a backdrop, a plate's.
 const mine = computed(() =>
-  editor.properties.filter(
+  properties.filter(
     (p) => p.kinds.includes(editor.layer?.kind ?? '') && (!p.colour || p.name in editor.places.values || inUse(p.name))
   )
 )

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { useEditor } from '../stores/editor'
 import { within } from '../tree'
-import type { Rest } from '../types'
+import type { Changed, Layer, Rest, Reveal } from '../types'
 import { blends, pins, shapeName, sides } from '../words'
 import BackdropSettings from './BackdropSettings.vue'
 import CardSettings from './CardSettings.vue'
@@ -27,7 +27,7 @@ const reveals = [
   ])
 ]
 
-function set(values: Record<string, unknown>) {
+function set(values: Changed<Layer>) {
   editor.run({ type: 'setLayer', layer: editor.selected, set: values })
 }
 
@@ -112,7 +112,11 @@ const groups = computed(() => [
           label="Reveal from"
           :value="layer.reveal ? layer.reveal.side + (layer.reveal.slide ? '+' : '') : ''"
           :options="reveals"
-          @change="set({ reveal: $event ? { side: $event.replace('+', ''), slide: $event.endsWith('+') } : null })"
+          @change="
+            set({
+              reveal: $event ? { side: $event.replace('+', '') as Reveal['side'], slide: $event.endsWith('+') } : null
+            })
+          "
         />
       </div>
       <h2>Shadow and mix</h2>
@@ -135,12 +139,7 @@ const groups = computed(() => [
             })
           "
         />
-        <ChoiceField
-          label="Blend"
-          :value="layer.blend"
-          :options="blends.map((b) => ({ id: b, name: b }))"
-          @change="set({ blend: $event })"
-        />
+        <ChoiceField label="Blend" :value="layer.blend" :options="blends" @change="set({ blend: $event })" />
       </div>
       <div v-if="layer.shadow && !layer.shadow.none" class="pair own">
         <NumberField

@@ -19,11 +19,12 @@ const here = computed<Key | undefined>(
 
 async function toggle() {
   if (here.value) return editor.run({ type: 'removeKeys', keys: [at.value] })
-  const key = await editor.ask<Key>('keyHere', { ...at.value, shape: editor.shape })
+  const key = await editor.ask('keyHere', at.value)
   return editor.run({ type: 'setKey', layer: '@light', property: props.property, key })
 }
 
 const set = (v: number) =>
+  here.value &&
   editor.run({ type: 'setKey', layer: '@light', property: props.property, key: { ...here.value, value: [v] } })
 </script>
 

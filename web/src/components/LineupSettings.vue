@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useEditor } from '../stores/editor'
-import type { Layer, Lineup, Slot } from '../types'
+import type { Command, Layer, Lineup, Slot } from '../types'
 import ChoiceField from './ChoiceField.vue'
 import IconButton from './IconButton.vue'
 import NumberField from './NumberField.vue'
@@ -40,10 +40,10 @@ function later(i: number) {
 function add(id: string) {
   if (!id) return
   const lineup = { ...props.lineup, items: [...props.lineup.items, { layer: id }] }
-  const join = { type: 'intoGroup', layers: [id], group: props.layer.id }
-  const change = { type: 'setLineup', layer: props.layer.id, lineup }
+  const join: Command = { type: 'intoGroup', layers: [id], group: props.layer.id }
+  const change: Command = { type: 'setLineup', layer: props.layer.id, lineup }
   const first = props.lineup.items[0] && editor.layers.get(props.lineup.items[0].layer)
-  const rest = first && {
+  const rest: Command | undefined = first && {
     type: 'setRest',
     layer: id,
     shape: editor.home,

@@ -4,7 +4,7 @@ import { computed, onBeforeUnmount, ref, shallowRef } from 'vue'
 import { useTabletop } from '../composables/useTabletop'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
-import type { MotionPath, Place } from '../types'
+import type { Command, MotionPath, Place } from '../types'
 
 // The way of the chosen layer through the frame: a dot a frame, so that fast
 // parts are loose and slow ones dense. Its keys and handles can be dragged while
@@ -30,7 +30,7 @@ watchThrottled(
       path.value = { first: 0, points: [], keys: [] }
       return
     }
-    const got = await editor.ask<MotionPath>('path', { layer: editor.selected, shape: editor.shape }).catch(() => null)
+    const got = await editor.ask('path', { layer: editor.selected, shape: editor.shape }).catch(() => null)
     if (got && !gone) path.value = got
   },
   { immediate: true, throttle: 120 }
@@ -61,7 +61,7 @@ function dragKey(e: PointerEvent, k: Key) {
   editor.keys = [keyRef]
   top.follow(
     e,
-    (_, dx, dy) => {
+    (_, dx, dy): Command[] => {
       const x = dx / top.unit.value
       const y = dy / top.unit.value
       const [gx, gy] = place ? top.within(place, x, y) : [x, y]
@@ -84,7 +84,7 @@ function dragKey(e: PointerEvent, k: Key) {
 }
 
 // based is the position of a key that is "just outside", worked out.
-function based(place: Place, k: Key) {
+function based(place: Place, k: Key): [number, number] {
   const [dx, dy] = top.within(place, k.at[0] - place.x, k.at[1] - place.y)
   return [place.position[0] + dx, place.position[1] + dy]
 }
@@ -93,12 +93,12 @@ function dragHandle(e: PointerEvent, k: Key, end: 'out' | 'in') {
   e.stopPropagation()
   const place = editor.placeOf(editor.selected)
   const vector = (at: [number, number] | null) => {
-    if (!at) return null
+    if (!at) return undefined
     const d: [number, number] = [at[0] - k.at[0], at[1] - k.at[1]]
     return place ? top.within(place, ...d) : d
   }
   const handles = { out: vector(k.out), in: vector(k.in) }
-  top.follow(e, (m) => {
+  top.follow(e, (m): Command[] => {
     const moved = vector(top.units(m))
     return [
       {
@@ -114,9 +114,7 @@ function dragHandle(e: PointerEvent, k: Key, end: 'out' | 'in') {
 function straighten(k: Key) {
   editor.run({
     type: 'bendPath',
-    key: { layer: editor.selected, property: 'position', frame: k.frame },
-    out: null,
-    in: null
+    key: { layer: editor.selected, property: 'position', frame: k.frame }
   })
 }
 </script>

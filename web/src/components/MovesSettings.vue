@@ -18,12 +18,12 @@ const { beatHere, here } = usePlayhead()
 const row = computed(() => editor.view.rows.find((r) => r.layer === editor.selected))
 
 // A new move begins at the playhead, bound to the beat that is there.
-async function add(kind: string) {
+async function add(kind: Move['kind']) {
   const at = here()
   const had = new Set(moves.value.map((m) => m.id))
   const layers = editor.chosen.length ? editor.chosen : [editor.selected]
-  const drafts = await Promise.all(layers.map((layer) => editor.ask<Move>('draftMove', { kind, layer, at })))
-  if (await editor.runAll(layers.map((layer, i) => ({ type: 'setMove', layer, move: drafts[i] }))))
+  const drafts = await Promise.all(layers.map((layer) => editor.ask('draftMove', { kind, layer, at })))
+  if (await editor.runAll(layers.map((layer, i) => ({ type: 'setMove' as const, layer, move: drafts[i] }))))
     openId.value = moves.value.find((m) => !had.has(m.id))?.id ?? ''
 }
 
@@ -38,7 +38,7 @@ const about = (m: Move) => {
 }
 const isOn = (m: Move) => typeof m.at !== 'number'
 const sided = (m: Move) => ['gust', 'settle', 'waft', 'unfurl', 'whisk'].includes(m.kind)
-const sideChoices = (m: Move) =>
+const sideChoices = (m: Move): readonly { id: NonNullable<Move['side']>; name: string }[] =>
   m.kind === 'unfurl'
     ? sides.slice(0, 4)
     : m.kind === 'gust' || m.kind === 'whisk'

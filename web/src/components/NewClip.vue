@@ -3,7 +3,7 @@ import { reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '../api'
 import { Problem } from '../types'
-import { shapeName, shapeRatios, standardShapes } from '../words'
+import { shapeName, shapeRatio, standardShapes } from '../words'
 
 const open = defineModel<boolean>({ required: true })
 const router = useRouter()
@@ -75,12 +75,12 @@ async function create(event: { preventDefault(): void }) {
             <span
               class="outline"
               :style="{
-                aspectRatio: s === 'custom' ? 1.2 : String((shapeRatios[s] ?? '1:1').replace(':', '/')),
+                aspectRatio: s === 'custom' ? 1.2 : shapeRatio(s).replace(':', '/'),
                 borderStyle: s === 'custom' ? 'dashed' : 'solid'
               }"
             />
             <span>{{ s === 'custom' ? 'Custom' : shapeName(s) }}</span>
-            <small>{{ shapeRatios[s] ?? 'pixels' }}</small>
+            <small>{{ shapeRatio(s) || 'pixels' }}</small>
           </button>
         </div>
       </fieldset>

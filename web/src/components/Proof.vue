@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { useStill } from '../composables/useStill'
 import { useEditor } from '../stores/editor'
 import type { Shape } from '../types'
-import { shapeName, shapeRatios } from '../words'
+import { shapeName, shapeRatio } from '../words'
 
 const props = defineProps<{ shape: Shape; playing: boolean }>()
 const editor = useEditor()
@@ -42,7 +42,7 @@ useStill(canvas, 1, () => ({
   <button class="proof plain" :aria-label="`Arrange ${shapeName(shape.id)}`" @click="editor.choose(shape.id)">
     <canvas ref="canvas" :data-shape="shape.id" :style="{ width: `${size.w}px`, height: `${size.h}px` }" />
     <span>
-      {{ shapeName(shape.id) }} {{ shapeRatios[shape.id] }}
+      {{ shapeName(shape.id) }} {{ shapeRatio(shape.id) }}
       <i v-if="differs" class="bi bi-asterisk" title="The selected layer rests differently here" />
     </span>
   </button>

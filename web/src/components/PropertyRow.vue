@@ -3,8 +3,8 @@ import { computed, ref } from 'vue'
 import { hexOf, numbersOf } from '../colour'
 import { usePlayhead } from '../composables/usePlayhead'
 import { useEditor } from '../stores/editor'
-import type { Key, Property } from '../types'
-import { propertyName, propertyParts, propertyUnit, sides } from '../words'
+import type { Key } from '../types'
+import { type Property, propertyName, propertyParts, propertyUnit, sides } from '../words'
 import ChoiceField from './ChoiceField.vue'
 import ColourField from './ColourField.vue'
 import IconButton from './IconButton.vue'
@@ -45,14 +45,14 @@ function join() {
   parted.value = false
   if ((here.value?.value.length ?? 1) > 1) put({ value: [value.value[0]] })
 }
-const outside = [
+const outside: { id: NonNullable<Key['off']>; name: string }[] = [
   { id: '', name: 'At a place' },
   ...sides.map((s) => ({ id: s.id, name: `Just outside, ${s.name.toLowerCase()}` }))
 ]
 
 async function put(change: Partial<Key>) {
-  const at = { layer: editor.selected, property: id.value, frame: editor.frame, shape: editor.shape }
-  const key = { ...(await editor.ask<Key>('keyHere', at)), ...change }
+  const at = { layer: editor.selected, property: id.value, frame: editor.frame }
+  const key = { ...(await editor.ask('keyHere', at)), ...change }
   const place = editor.placeOf(editor.selected)
   // A new position key begins where the layer is, "just outside" worked out.
   if (id.value === 'position' && !change.value && !change.off && !here.value && place) key.value = place.position

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { useEditor } from '../stores/editor'
 import { within } from '../tree'
-import type { Follow, Layer, Stepping, Wander } from '../types'
+import type { Changed, Follow, Layer, Stepping, Wander } from '../types'
 import ChoiceField from './ChoiceField.vue'
 import NumberField from './NumberField.vue'
 
@@ -10,7 +10,7 @@ import NumberField from './NumberField.vue'
 const props = defineProps<{ layer: Layer }>()
 const editor = useEditor()
 
-const set = (values: Record<string, unknown>) => editor.run({ type: 'setLayer', layer: props.layer.id, set: values })
+const set = (values: Changed<Layer>) => editor.run({ type: 'setLayer', layer: props.layer.id, set: values })
 const wander = computed(() => props.layer.wander)
 const stepping = computed(() => props.layer.stepping)
 const follow = computed(() => props.layer.follow)

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { useEditor } from '../stores/editor'
+import type { Ease } from '../types'
 import ChoiceField from './ChoiceField.vue'
 import NumberField from './NumberField.vue'
 
@@ -9,7 +10,7 @@ const editor = useEditor()
 const by = ref(4)
 const unit = ref('frames')
 const order = ref('stack')
-const ease = ref('linear')
+const ease = ref<Ease['kind']>('linear')
 
 const fresh = (prefix: string) => `${prefix}-${Date.now().toString(36)}`
 

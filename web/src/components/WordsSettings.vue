@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useEditor } from '../stores/editor'
-import type { Product, Words } from '../types'
+import type { Changed, Layer, Product, Words } from '../types'
 import { fonts } from '../words'
 import ChoiceField from './ChoiceField.vue'
 import ColourField from './ColourField.vue'
@@ -9,17 +9,15 @@ import NumberField from './NumberField.vue'
 import TextField from './TextField.vue'
 
 const props = defineProps<{ words: Words }>()
-const emit = defineEmits<{ set: [values: Record<string, unknown>] }>()
+const emit = defineEmits<{ set: [values: Changed<Layer>] }>()
 const editor = useEditor()
 const lacks = computed(() => editor.view.rows.find((r) => r.layer === editor.selected)?.lacks)
 const product = computed(() => editor.clip?.products.find((p) => p.id === props.words.product))
 
-function set(values: Partial<Omit<Words, 'plate'>> & { plate?: Words['plate'] | null }) {
-  emit('set', { words: { ...props.words, ...values } })
-}
+const set = (values: Changed<Words>) => emit('set', { words: values })
 
 function setProduct(values: Partial<Product>) {
-  editor.run({ type: 'setProduct', product: { ...product.value, ...values } })
+  if (product.value) editor.run({ type: 'setProduct', product: { ...product.value, ...values } })
 }
 </script>
 

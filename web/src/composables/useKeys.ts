@@ -133,7 +133,7 @@ export function useKeys() {
   // duplicate copies the selected keys to the playhead, each on its own layer.
   function duplicate() {
     const start = first.value
-    const commands = [...new Set(editor.keys.map((k) => k.layer))].map((layer) => ({
+    const commands = [...new Set(editor.keys.map((k) => k.layer))].map((layer): Command => ({
       type: 'pasteKeys',
       layer,
       at: editor.frame,
@@ -167,7 +167,7 @@ export function useKeys() {
   // place puts the first of the keys where a person wrote, the others with it.
   async function place(text: string) {
     try {
-      const { moment, frame } = await editor.ask<{ moment: unknown; frame: number }>('moment', text)
+      const { moment, frame } = await editor.ask('moment', text)
       const by = frame - first.value
       if (count.value === 1) await change({ type: 'bindKey', key: editor.keys[0], to: moment }, (f) => f + by)
       else await move(by)

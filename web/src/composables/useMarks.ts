@@ -32,7 +32,7 @@ export function useMarks() {
 
   async function closeLoop() {
     if (!(await editor.run({ type: 'closeLoop' }))) return
-    const gap = await editor.ask<{ pixels: number; layer: string; sudden: boolean }>('loopGap', { shape: editor.shape })
+    const gap = await editor.ask('loopGap', { shape: editor.shape })
     const name = editor.layers.get(gap.layer)?.name
     if (gap.pixels < 0.5 && !gap.sudden) notices.say('The loop is closed: the last frame meets the first')
     else if (gap.sudden)

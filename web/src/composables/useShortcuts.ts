@@ -92,8 +92,7 @@ export function useShortcuts(player: ReturnType<typeof usePlayer>) {
     const commands: Command[] = []
     for (const layer of editor.chosen) {
       for (const property of ['position', 'scale', 'rotation']) {
-        const at = { layer, property, frame: editor.frame, shape: editor.shape }
-        const key = await editor.ask<Record<string, unknown>>('keyHere', at)
+        const key = await editor.ask('keyHere', { layer, property, frame: editor.frame })
         const place = editor.placeOf(layer)
         if (property === 'position' && !key.off && place) key.value = place.position
         commands.push({ type: 'setKey', layer, property, key })

@@ -29,7 +29,7 @@ export function useSound(span: () => [number, number]) {
     const key = JSON.stringify([prop.hash, clip.tune, clip.length, clip.rate])
     if (mixed?.key === key) return mixed.buffer
     const pcm = await api.bytes(`/api/files/${prop.hash}/sound`)
-    const bytes = await editor.ask<Uint8Array>('mix', null, pcm)
+    const bytes = await editor.ask('mix', null, pcm)
     const all = new Float32Array(bytes.buffer as ArrayBuffer, bytes.byteOffset, bytes.byteLength / 4)
     const half = all.length / 2
     const buffer = context.createBuffer(2, half, sampleRate)

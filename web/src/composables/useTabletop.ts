@@ -37,7 +37,7 @@ export function useTabletop(svg: Ref<SVGSVGElement | null>, w: () => number, h: 
     return [(a * dx + b * dy) / d, (a * dy - b * dx) / d]
   }
 
-  function handle(place: Place, change: Record<string, unknown>): Command {
+  function handle(place: Place, change: Partial<Extract<Command, { type: 'handle' }>>): Command {
     return {
       type: 'handle',
       layer: place.layer,
@@ -89,7 +89,7 @@ export function useTabletop(svg: Ref<SVGSVGElement | null>, w: () => number, h: 
       else if (m.shiftKey) x = 0
       if (desk.guides && !m.ctrlKey && !m.metaKey) {
         const wish = { shape: editor.shape, frame: editor.frame, layers, dx: x, dy: y, reach: 6 / unit.value }
-        const caught = await editor.ask<{ dx: number; dy: number; guides: Guide[] }>('snap', wish)
+        const caught = await editor.ask('snap', wish)
         const keep = (axis: string) => !m.shiftKey || (axis === 'x' ? x !== 0 : y !== 0)
         guides.value = caught.guides.filter((g) => keep(g.axis))
         if (keep('x')) x = caught.dx

@@ -1,4 +1,4 @@
-import { Problem } from '../types'
+import { Problem, type Methods } from '../types'
 
 interface Waiting {
   resolve(v: unknown): void
@@ -57,13 +57,13 @@ export class Engine {
     this.onCrash(reason)
   }
 
-  call<T>(method: string, arg?: unknown, bytes?: Uint8Array): Promise<T> {
+  call<M extends keyof Methods>(method: M, arg: Methods[M]['in'], bytes?: Uint8Array): Promise<Methods[M]['out']> {
     const id = this.next++
     this.pending++
-    return new Promise<T>((resolve, reject) => {
+    return new Promise((resolve, reject) => {
       this.waiting.set(id, { resolve: resolve as (v: unknown) => void, reject })
       // As text, so that what is reactive can be sent too.
-      this.worker.postMessage({ id, method, arg: JSON.stringify(arg ?? null), bytes })
+      this.worker.postMessage({ id, method, arg: JSON.stringify(arg), bytes })
     })
   }
 

@@ -111,7 +111,7 @@ export class Painters {
   }
 
   async draw(engine: number, shape: string, w: number, h: number, frame: number): Promise<Drawn> {
-    const pixels = await this.engines[engine].call<Uint8Array>('draw', { shape, w, h, frame })
+    const pixels = await this.engines[engine].call('draw', { shape, w, h, frame })
     return { w, h, pixels }
   }
 

@@ -7,7 +7,7 @@ import NewClip from '../components/NewClip.vue'
 import SessionsPanel from '../components/SessionsPanel.vue'
 import { useDoor } from '../stores/door'
 import { useNotices } from '../stores/notices'
-import { shapeName, shapeRatios } from '../words'
+import { shapeName, shapeRatio } from '../words'
 
 const router = useRouter()
 const notices = useNotices()
@@ -84,7 +84,7 @@ onMounted(load)
             <strong>{{ c.name }}</strong>
           </RouterLink>
           <div class="facts">
-            <span>{{ shapeName(c.shape.id) }} {{ shapeRatios[c.shape.id] }} · {{ c.length }} · {{ c.rate }} fps</span>
+            <span>{{ shapeName(c.shape.id) }} {{ shapeRatio(c.shape.id) }} · {{ c.length }} · {{ c.rate }} fps</span>
             <IconButton icon="trash3" :label="`Delete ${c.name}`" title="Delete" @click="deleting = c" />
           </div>
           <div class="facts">Changed {{ when(c.updated) }}</div>

@@ -51,13 +51,13 @@ export class Delivery implements Receiver {
     const done = new Set(results.map((r) => r.id))
     let advanced: Advanced | null = null
     if (!answer.whole && revisions.every((n, i) => n === box.revision + 1 + i)) {
-      const rows = revisions.map((n) => news.get(n))
-      for (const r of rows) done.add(r?.id ?? '')
+      const rows = revisions.map((n) => news.get(n) as Sent)
+      for (const r of rows) done.add(r.id)
       const drop = results.filter((r) => !r.revision || r.revision <= box.revision).map((r) => r.id)
       if (!rows.length && !drop.length) return
       advanced = await this.desk
         .engine()
-        .call<Advanced>('advance', { rows, drop, undo: this.restoring })
+        .call('advance', { rows, drop, undo: this.restoring })
         .catch(() => null)
     }
     if (advanced) box.revision = revisions.at(-1) ?? box.revision
@@ -70,7 +70,7 @@ export class Delivery implements Receiver {
   private async whole(box: Outbox, done: Set<string>) {
     const got = await api.clip(this.desk.clip)
     const waiting = box.waits().filter((c) => !done.has(c.id))
-    const advanced = await this.desk.engine().call<Advanced>('whole', { clip: got.clip, waiting })
+    const advanced = await this.desk.engine().call('whole', { clip: got.clip, waiting })
     box.revision = got.revision
     return advanced
   }

@@ -7,10 +7,11 @@ import {
   type Applied,
   type Clip,
   type Command,
+  type Draft,
   type KeyRef,
   type Layer,
+  type Methods,
   type Places,
-  type Property,
   type View
 } from '../types'
 import { listed } from '../words'
@@ -58,7 +59,6 @@ export const useEditor = defineStore('editor', () => {
   const clip = shallowRef<Clip | null>(null)
   const view = shallowRef<View>(emptyView)
   const places = shallowRef<Places>({ w: 1000, h: 1000, places: [], values: {} })
-  const properties = shallowRef<Property[]>([])
   const shape = ref('')
   const frame = ref(0)
   const selected = ref('') // the layer whose settings are shown
@@ -107,7 +107,6 @@ export const useEditor = defineStore('editor', () => {
     id.value = clipId
     kept = { clip: got.clip, view: emptyView }
     await edit.call('open', got.clip)
-    properties.value = await edit.call<Property[]>('properties')
     shape.value = got.clip.shapes[0].id
     frame.value = 0
     await whole()
@@ -183,7 +182,7 @@ export const useEditor = defineStore('editor', () => {
 
   // whole reads everything anew, as after opening.
   async function whole() {
-    const a = await edit.call<Applied>('apply', { keep: false, ...looking() })
+    const a = await edit.call('apply', { keep: false, ...looking() })
     kept = over(kept, a)
     await present(kept, a.places, painters.show(kept.clip))
   }
@@ -208,7 +207,7 @@ export const useEditor = defineStore('editor', () => {
   // take applies a command and keeps it; step takes it back.
   async function take(command: Command) {
     const commandId = newId()
-    const a = await edit.call<Applied>('apply', { command, keep: true, id: commandId, ...looking() })
+    const a = await edit.call('apply', { command, keep: true, id: commandId, ...looking() })
     kept = over(kept, a)
     if (a.undo) outbox.value?.add({ id: commandId, command })
     await present(kept, a.places, painters.follow(kept.clip, command, true))
@@ -254,7 +253,7 @@ export const useEditor = defineStore('editor', () => {
         const now = preview
         preview = null
         try {
-          const a = await edit.call<Applied>('apply', { command: now, keep: false, ...looking() })
+          const a = await edit.call('apply', { command: now, keep: false, ...looking() })
           const state = over(kept, a)
           present(state, a.places, null)
           pictures = painters.preview(now, redraw)
@@ -278,7 +277,7 @@ export const useEditor = defineStore('editor', () => {
   async function back() {
     await painters.settled()
     await edit.call('follow', { keep: false })
-    const at = await edit.call<Places>('places', looking())
+    const at = await edit.call('places', looking())
     await present(kept, at, painters.follow(kept.clip, null, false))
   }
 
@@ -296,8 +295,8 @@ export const useEditor = defineStore('editor', () => {
     await inOrder(async () => {
       from.value = from.value.slice(0, -1)
       keys.value = []
-      const command = { type: 'undo', changes: last.undo, kind }
-      const stays = await edit.call<string>('stays', command)
+      const command: Command = { type: 'undo', changes: last.undo, kind }
+      const stays = await edit.call('stays', command)
       const taken = await take(command)
       to.value = [...to.value, taken.step]
       if (stays) delivery.stays(stays)
@@ -319,12 +318,12 @@ export const useEditor = defineStore('editor', () => {
     refresh()
   }
 
-  function ask<T>(method: string, arg: unknown, bytes?: Uint8Array) {
-    return edit.call<T>(method, arg, bytes)
+  function ask<M extends keyof Methods>(method: M, arg: Methods[M]['in'], bytes?: Uint8Array) {
+    return edit.call(method, arg, bytes)
   }
 
-  async function addLayer(kind: Layer['kind'], extra: Record<string, unknown> = {}, first: Command[] = []) {
-    const draft = await ask<Layer>('draft', { kind, ...extra })
+  async function addLayer(kind: Layer['kind'], extra: Partial<Draft> = {}, first: Command[] = []) {
+    const draft = await ask('draft', { kind, ...extra })
     const at = kind === 'backdrop' ? 1 : undefined
     const add: Command = { type: 'addLayer', layer: draft, at }
     const done = await run(first.length ? { type: 'batch', commands: [...first, add] } : add)
@@ -356,7 +355,7 @@ export const useEditor = defineStore('editor', () => {
     if (!clip.value) return
     inOrder(async () => {
       const wanted = looking()
-      const [rows, at] = await Promise.all([edit.call<View>('view', wanted), edit.call<Places>('places', wanted)])
+      const [rows, at] = await Promise.all([edit.call('view', wanted), edit.call('places', wanted)])
       kept = { ...kept, view: rows }
       view.value = rows
       places.value = at
@@ -381,7 +380,6 @@ export const useEditor = defineStore('editor', () => {
     clip,
     view,
     places,
-    properties,
     shape,
     frame,
     selected,

@@ -1,6 +1,4 @@
-//go:build js && wasm
-
-package main
+package engine
 
 import (
 	"encoding/json"
@@ -12,35 +10,36 @@ import (
 	"billow/core/patch"
 )
 
-// sent is a command with the ID under which the server gets it.
-type sent struct {
+// Sent is a command with the ID under which the server gets it.
+type Sent struct {
 	ID      string          `json:"id"`
-	Command json.RawMessage `json:"command"`
+	Command json.RawMessage `json:"command" ts:"Command"`
 }
 
-// news is what the server has: commands that follow on what it had, in order,
+// News is what the server has: commands that follow on what it had, in order,
 // and those of ours that it did not take.
-type news struct {
-	Rows []sent   `json:"rows"`
+type News struct {
+	Rows []Sent   `json:"rows"`
 	Drop []string `json:"drop"`
 	Undo string   `json:"undo"` // the row of which it is asked how to take it back
 }
 
-// advanced is what has become of the commands that still wait.
-type advanced struct {
+// Advanced is what has become of the commands that still wait.
+type Advanced struct {
 	Same  bool              `json:"same"` // the clip is what it was
-	Lost  []lost            `json:"lost,omitempty"`
-	Undos map[string]undone `json:"undos,omitempty"` // of those that wait, made anew
+	Lost  []Lost            `json:"lost,omitempty"`
+	Undos map[string]Undone `json:"undos,omitempty"` // of those that wait, made anew
 }
 
-// lost is a command that no longer fits.
-type lost struct {
+// Lost is a command that no longer fits.
+type Lost struct {
 	ID     string `json:"id"`
 	What   string `json:"what"`
 	Reason string `json:"reason"`
 }
 
-type undone struct {
+// Undone is how a command is taken back now, and what that leaves as it is.
+type Undone struct {
 	Undo  patch.Patch `json:"undo"`
 	Stays string      `json:"stays,omitempty"`
 }
@@ -49,16 +48,12 @@ var errUnknown = errors.New("what the server has is not known here; take the who
 
 // advance takes what the server has and puts on top of it again what it does
 // not have. What no longer fits there is dropped alone.
-func advance(e *engine, arg, _ []byte) (any, []byte, error) {
-	var in news
-	if err := json.Unmarshal(arg, &in); err != nil {
-		return nil, nil, err
-	}
+func advance(e *Engine, in News) (Advanced, error) {
 	if e.kept == nil {
-		return nil, nil, errClosed
+		return Advanced{}, errClosed
 	}
 	if e.base == nil {
-		return nil, nil, errUnknown
+		return Advanced{}, errUnknown
 	}
 	ours := map[string]json.RawMessage{}
 	for _, w := range e.waiting {
@@ -73,51 +68,50 @@ func advance(e *engine, arg, _ []byte) (any, []byte, error) {
 		}
 		next, err := edit.Apply(base, command)
 		if err != nil {
-			return nil, nil, errUnknown
+			return Advanced{}, errUnknown
 		}
 		if in.Undo != "" && r.ID == in.Undo {
 			if asked, err = edit.Difference(base, next); err != nil {
-				return nil, nil, err
+				return Advanced{}, err
 			}
 		}
 		base, gone = next, append(gone, r.ID)
 	}
 	only := len(in.Drop) == 0 && len(in.Rows) <= len(e.waiting) && slices.EqualFunc(in.Rows, e.waiting[:min(len(in.Rows), len(e.waiting))],
-		func(a, b sent) bool { return a.ID == b.ID })
+		func(a, b Sent) bool { return a.ID == b.ID })
 	e.base = base
-	e.waiting = slices.DeleteFunc(slices.Clone(e.waiting), func(w sent) bool { return slices.Contains(gone, w.ID) })
+	e.waiting = slices.DeleteFunc(slices.Clone(e.waiting), func(w Sent) bool { return slices.Contains(gone, w.ID) })
 	if only {
-		return advanced{Same: true}, nil, nil
+		return Advanced{Same: true}, nil
 	}
 	out := e.again()
 	if asked != nil {
-		out.Undos[in.Undo] = undone{Undo: asked.Inverse()}
+		out.Undos[in.Undo] = Undone{Undo: asked.Inverse()}
 	}
-	return out, nil, nil
+	return out, nil
+}
+
+// Whole is the clip as the server has it and what waits.
+type Whole struct {
+	Clip    json.RawMessage `json:"clip" ts:"Clip"`
+	Waiting []Sent          `json:"waiting"`
 }
 
 // whole takes the clip as the server has it, with what waits on top.
-func whole(e *engine, arg, _ []byte) (any, []byte, error) {
-	var in struct {
-		Clip    json.RawMessage `json:"clip"`
-		Waiting []sent          `json:"waiting"`
-	}
-	if err := json.Unmarshal(arg, &in); err != nil {
-		return nil, nil, err
-	}
+func whole(e *Engine, in Whole) (Advanced, error) {
 	c, err := clip.Parse(in.Clip)
 	if err != nil {
-		return nil, nil, err
+		return Advanced{}, err
 	}
 	e.base, e.waiting = c, in.Waiting
-	return e.again(), nil, nil
+	return e.again(), nil
 }
 
 // again puts what waits on top of what the server has.
-func (e *engine) again() advanced {
-	out := advanced{Undos: map[string]undone{}}
+func (e *Engine) again() Advanced {
+	out := Advanced{Undos: map[string]Undone{}}
 	now := e.base
-	var left []sent
+	var left []Sent
 	for _, w := range e.waiting {
 		next, err := edit.Apply(now, w.Command)
 		var done patch.Patch
@@ -130,10 +124,10 @@ func (e *engine) again() advanced {
 			if errors.As(err, &f) {
 				reason = f.Reason
 			}
-			out.Lost = append(out.Lost, lost{w.ID, edit.Describe(w.Command), reason})
+			out.Lost = append(out.Lost, Lost{w.ID, edit.Describe(w.Command), reason})
 			continue
 		}
-		out.Undos[w.ID] = undone{done.Inverse(), edit.Stays(now, w.Command)}
+		out.Undos[w.ID] = Undone{done.Inverse(), edit.Stays(now, w.Command)}
 		left, now = append(left, w), next
 	}
 	e.waiting, e.kept = left, now
@@ -142,9 +136,12 @@ func (e *engine) again() advanced {
 }
 
 // stays tells what a command to undo something would leave as it is.
-func stays(e *engine, arg, _ []byte) (any, []byte, error) {
+func stays(e *Engine, command Order) (string, error) {
 	if e.kept == nil {
-		return nil, nil, errClosed
+		return "", errClosed
 	}
-	return edit.Stays(e.kept, arg), nil, nil
+	return edit.Stays(e.kept, command.RawMessage), nil
 }
+
+// Order is a command as it is written.
+type Order struct{ json.RawMessage }

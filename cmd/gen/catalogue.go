@@ -1,0 +1,81 @@
+package main
+
+import (
+	"encoding/json"
+	"fmt"
+	"strings"
+
+	"billow/core/clip"
+	"billow/core/motion"
+	"billow/core/property"
+)
+
+// catalogue writes what can be chosen, with the names that people read.
+func catalogue() string {
+	var out strings.Builder
+	out.WriteString(head)
+	add := func(name string, v any) {
+		b, err := json.MarshalIndent(v, "", "  ")
+		if err != nil {
+			panic(err) // lists of plain values cannot fail
+		}
+		fmt.Fprintf(&out, "export const %s = %s as const\n\n", name, b)
+	}
+	add("properties", properties(clip.AllProperties))
+	add("lightProperties", properties(clip.LightProperties))
+	add("easings", motion.EaseNames)
+	add("sides", motion.SideNames)
+	add("moveKinds", clip.MoveNames)
+	add("fonts", clip.FontNames)
+	add("blends", clip.BlendNames)
+	add("pins", clip.PinNames)
+	add("shapes", shapes())
+	add("layerKinds", clip.LayerKinds)
+	return strings.TrimSuffix(out.String(), "\n")
+}
+
+type propertyEntry struct {
+	Name    string   `json:"name"`
+	Title   string   `json:"title"`
+	Unit    string   `json:"unit"`
+	Parts   []string `json:"parts"`
+	Dims    int      `json:"dims"`
+	Neutral float64  `json:"neutral"`
+	Min     float64  `json:"min"`
+	Max     float64  `json:"max"`
+	Colour  bool     `json:"colour"`
+	Kinds   []string `json:"kinds"` // of layers that have it
+}
+
+func properties(list []property.Property) []propertyEntry {
+	var out []propertyEntry
+	for _, p := range list {
+		e := propertyEntry{p.Name, p.Title, p.Unit, p.Parts, p.Dims, p.Neutral, p.Min, p.Max, p.Colour, []string{}}
+		if e.Parts == nil {
+			e.Parts = []string{""}
+		}
+		for _, kind := range clip.LayerKinds {
+			if clip.Has(kind, p.Name) {
+				e.Kinds = append(e.Kinds, kind)
+			}
+		}
+		out = append(out, e)
+	}
+	return out
+}
+
+type shapeEntry struct {
+	ID    string `json:"id"`
+	Name  string `json:"name"`
+	Ratio string `json:"ratio"`
+	W     int    `json:"w"`
+	H     int    `json:"h"`
+}
+
+func shapes() []shapeEntry {
+	var out []shapeEntry
+	for i, s := range clip.Standard {
+		out = append(out, shapeEntry{s.ID, clip.ShapeNames[i].Name, clip.ShapeNames[i].Says, s.W, s.H})
+	}
+	return out
+}

@@ -1,0 +1,174 @@
+package main
+
+import (
+	"fmt"
+	"maps"
+	"reflect"
+	"slices"
+	"strings"
+
+	"billow/core/clip"
+	"billow/core/edit"
+	"billow/core/engine"
+)
+
+// writer collects the interfaces of all types that are asked for.
+type writer struct {
+	names map[reflect.Type]string
+	done  map[string]string // name to text
+}
+
+// types writes the document, the commands and what the engine is asked.
+func types() string {
+	w := &writer{map[reflect.Type]string{}, map[string]string{}}
+	w.of(reflect.TypeFor[clip.Clip]())
+	var commands, methods strings.Builder
+	list := edit.Commands()
+	for _, name := range slices.Sorted(maps.Keys(list)) {
+		fmt.Fprintf(&commands, "  | { type: '%s'%s }\n", name, w.inline(reflect.TypeOf(list[name]).Elem()))
+	}
+	for _, name := range slices.Sorted(maps.Keys(engine.Methods)) {
+		m := engine.Methods[name]
+		fmt.Fprintf(&methods, "  %s: { in: %s; out: %s }\n", name, w.of(m.In), w.of(m.Out))
+	}
+	var out strings.Builder
+	out.WriteString(head)
+	for _, name := range slices.Sorted(maps.Keys(w.done)) {
+		out.WriteString(w.done[name] + "\n")
+	}
+	out.WriteString(changed)
+	fmt.Fprintf(&out, "// Command is one change of a clip.\nexport type Command =\n%s\n", commands.String())
+	fmt.Fprintf(&out, "// Methods are what the engine is asked and what it answers.\nexport interface Methods {\n%s}\n", methods.String())
+	return out.String()
+}
+
+// changed is what a command sets of something: any part of it, and nothing in
+// place of what can be absent.
+const changed = `// Changed is any part of something; null takes away what can be absent.
+export type Changed<T> = T extends unknown[] ? T : T extends object ? { [K in keyof T]?: Changed<T[K]> | null } : T
+
+`
+
+// written are types with a JSON form of their own.
+var written = map[string]string{
+	"timing.Moment": "number | { beat: number; frames?: number }", "colour.Colour": "string",
+	"engine.Document": "Clip", "engine.Order": "Command", "engine.Bytes": "Uint8Array",
+}
+
+// of is a type's name in TypeScript.
+func (w *writer) of(t reflect.Type) string {
+	if name, ok := written[t.String()]; ok {
+		if t.Name() == "Moment" {
+			w.done["Moment"] = "export type Moment = " + name + "\n"
+			return "Moment"
+		}
+		return name
+	}
+	switch t.Kind() {
+	case reflect.Pointer:
+		if t.Elem().Kind() == reflect.Struct && t.Elem().NumField() == 0 {
+			return "null"
+		}
+		return w.of(t.Elem()) + " | null"
+	case reflect.Slice:
+		if t.Elem().Kind() == reflect.Uint8 {
+			return "string"
+		}
+		elem := t.Elem()
+		if elem.Kind() == reflect.Pointer {
+			elem = elem.Elem() // none of them is nil
+		}
+		return many(w.of(elem))
+	case reflect.Array:
+		return "[" + strings.TrimSuffix(strings.Repeat(w.of(t.Elem())+", ", t.Len()), ", ") + "]"
+	case reflect.Map:
+		return "Record<string, " + w.of(t.Elem()) + ">"
+	case reflect.String:
+		return "string"
+	case reflect.Bool:
+		return "boolean"
+	case reflect.Int, reflect.Float64, reflect.Uint8:
+		return "number"
+	case reflect.Interface:
+		return "unknown"
+	case reflect.Struct:
+		return w.structure(t)
+	}
+	panic("no TypeScript for " + t.String())
+}
+
+func many(t string) string {
+	if strings.Contains(t, "|") {
+		return "(" + t + ")[]"
+	}
+	return t + "[]"
+}
+
+// structure writes an interface once. Types of one name in two packages are told
+// apart by the package.
+func (w *writer) structure(t reflect.Type) string {
+	if name, ok := w.names[t]; ok {
+		return name
+	}
+	name := t.Name()
+	for other, taken := range w.names {
+		if taken == name && other != t {
+			pkg, _, _ := strings.Cut(t.String(), ".")
+			name = strings.ToUpper(pkg[:1]) + pkg[1:] + name
+		}
+	}
+	w.names[t] = name
+	w.done[name] = "" // against circles
+	var b strings.Builder
+	fmt.Fprintf(&b, "export interface %s {\n", name)
+	for _, f := range w.fields(t) {
+		b.WriteString("  " + f + "\n")
+	}
+	b.WriteString("}\n")
+	w.done[name] = b.String()
+	return name
+}
+
+// inline is a command's fields after its type.
+func (w *writer) inline(t reflect.Type) string {
+	out := ""
+	for _, f := range w.fields(t) {
+		out += "; " + f
+	}
+	return out
+}
+
+// fields are a structure's fields as JSON has them; those of a structure that is
+// part of it without a name are its own.
+func (w *writer) fields(t reflect.Type) []string {
+	var out []string
+	for i := range t.NumField() {
+		f := t.Field(i)
+		if f.Anonymous {
+			if f.Name != "Typed" {
+				out = append(out, w.fields(f.Type)...)
+			}
+			continue
+		}
+		name, options, _ := strings.Cut(f.Tag.Get("json"), ",")
+		if !f.IsExported() || name == "-" {
+			continue
+		}
+		if name == "" {
+			panic(t.String() + "." + f.Name + " has no name in JSON")
+		}
+		kind := f.Tag.Get("ts")
+		if list := clip.Enum(t.Name(), f.Name); kind == "" && list != nil {
+			kind = "'" + strings.Join(list, "' | '") + "'"
+		}
+		if kind == "" {
+			kind = w.of(f.Type)
+		}
+		optional := ""
+		if strings.Contains(options, "omit") {
+			optional = "?"
+		}
+		out = append(out, name+optional+": "+kind)
+	}
+	return out
+}

@@ -1,0 +1,61 @@
+package clip
+
+import "billow/core/wording"
+
+// ShapeNames are the standard shapes with their ratios.
+var ShapeNames = wording.List{
+	{ID: "tall", Name: "Tall", Says: "9:16"},
+	{ID: "portrait", Name: "Portrait", Says: "4:5"},
+	{ID: "square", Name: "Square", Says: "1:1"},
+	{ID: "wide", Name: "Wide", Says: "16:9"},
+	{ID: "poster", Name: "Poster", Says: "2:3"},
+}
+
+// BlendNames are the modes of W3C Compositing and Blending Level 1.
+var BlendNames = wording.List{
+	{ID: "normal", Name: "Normal"}, {ID: "multiply", Name: "Multiply"}, {ID: "screen", Name: "Screen"}, {ID: "overlay", Name: "Overlay"},
+	{ID: "darken", Name: "Darken"}, {ID: "lighten", Name: "Lighten"}, {ID: "color-dodge", Name: "Colour dodge"},
+	{ID: "color-burn", Name: "Colour burn"}, {ID: "hard-light", Name: "Hard light"}, {ID: "soft-light", Name: "Soft light"},
+	{ID: "difference", Name: "Difference"}, {ID: "exclusion", Name: "Exclusion"}, {ID: "hue", Name: "Hue"},
+	{ID: "saturation", Name: "Saturation"}, {ID: "color", Name: "Colour"}, {ID: "luminosity", Name: "Luminosity"},
+}
+
+// BlendModes are their IDs.
+var BlendModes = BlendNames.IDs()
+
+// PinNames are the points of the frame that a rest can be measured from.
+var PinNames = wording.List{
+	{ID: "centre", Name: "Centre"}, {ID: "top", Name: "Top"}, {ID: "bottom", Name: "Bottom"}, {ID: "left", Name: "Left"},
+	{ID: "right", Name: "Right"}, {ID: "topLeft", Name: "Top left"}, {ID: "topRight", Name: "Top right"},
+	{ID: "bottomLeft", Name: "Bottom left"}, {ID: "bottomRight", Name: "Bottom right"},
+}
+
+// Pins are their IDs.
+var Pins = PinNames.IDs()
+
+// FontNames are the fonts that words can be set in. The files are in the folder
+// fonts.
+var FontNames = wording.List{
+	{ID: "bricolage-800", Name: "Bricolage, extra bold"}, {ID: "bricolage-500", Name: "Bricolage, medium"},
+	{ID: "hanken-400", Name: "Hanken, regular"}, {ID: "hanken-700", Name: "Hanken, bold"}, {ID: "hanken-900", Name: "Hanken, black"},
+	{ID: "fraunces-600", Name: "Fraunces, semibold"}, {ID: "fraunces-600-italic", Name: "Fraunces, italic"},
+	{ID: "caveat-700", Name: "Caveat, bold"},
+}
+
+// Fonts are their IDs.
+var Fonts = FontNames.IDs()
+
+// MoveNames are the kinds of moves.
+var MoveNames = wording.List{
+	{ID: "gust", Name: "Gust", Says: "Flies in from an edge, turns upright, eases to a stop"},
+	{ID: "settle", Name: "Settle", Says: "Drops, hops, rests"},
+	{ID: "swell", Name: "Swell", Says: "Pops past full size and back"},
+	{ID: "flutter", Name: "Flutter", Says: "Sways from where it hangs and dies down"},
+	{ID: "waft", Name: "Waft", Says: "Drifts slowly until it leaves"},
+	{ID: "unfurl", Name: "Unfurl", Says: "Is revealed along its own edge"},
+	{ID: "lull", Name: "Lull", Says: "Stays exactly still"},
+	{ID: "whisk", Name: "Whisk", Says: "Leaves fast"},
+}
+
+// MoveKinds are their IDs.
+var MoveKinds = MoveNames.IDs()

@@ -1,0 +1,131 @@
+package engine
+
+import (
+	"encoding/json"
+
+	"billow/core/clip"
+	"billow/core/edit"
+	"billow/core/patch"
+	"billow/core/view"
+)
+
+// Document is a clip as it is written.
+type Document struct{ json.RawMessage }
+
+// open takes a clip as the server has it.
+func open(e *Engine, in Document) (bool, error) {
+	c, err := clip.Parse(in.RawMessage)
+	if err != nil {
+		return false, err
+	}
+	e.base, e.waiting, e.kept = c, nil, c
+	e.show(c)
+	return Done, nil
+}
+
+// reopen takes a clip as it was kept before a crash. What the server has of it
+// is not known then.
+func reopen(e *Engine, in Document) (bool, error) {
+	ok, err := open(e, in)
+	if err == nil {
+		e.base = nil
+	}
+	return ok, err
+}
+
+// Applied is what a command has changed: a whole clip, or single layers where
+// nothing else can differ. The rows are those of the changed layers then.
+type Applied struct {
+	Clip    *clip.Clip    `json:"clip,omitempty"`
+	View    *view.View    `json:"view,omitempty"`
+	Layers  []*clip.Layer `json:"layers,omitempty"`
+	Rows    []view.Row    `json:"rows,omitempty"`
+	Places  Places        `json:"places"`
+	Settled []string      `json:"settled,omitempty"` // names of layers
+	Undo    patch.Patch   `json:"undo,omitempty"`    // what takes a kept command back
+}
+
+// Wish is a command and what the page looks at.
+type Wish struct {
+	Command json.RawMessage `json:"command,omitempty" ts:"Command"`
+	Keep    bool            `json:"keep"`
+	ID      string          `json:"id,omitempty"` // of a command that is kept
+	Shape   string          `json:"shape,omitempty"`
+	Frame   int             `json:"frame,omitempty"`
+	Open    []string        `json:"open,omitempty"`   // layers whose rows are open
+	Layer   string          `json:"layer,omitempty"`  // whose values are told
+	Layers  []string        `json:"layers,omitempty"` // whose places are told
+}
+
+// change applies a command to the clip as it is kept. Without keep it is only
+// shown; the next command begins from the kept clip again.
+func (e *Engine) change(in Wish) (before *clip.Clip, err error) {
+	if e.kept == nil {
+		return nil, errClosed
+	}
+	before = e.kept
+	c := e.kept
+	if len(in.Command) > 0 {
+		if c, err = edit.Apply(e.kept, in.Command); err != nil {
+			return nil, err
+		}
+	}
+	if in.Keep {
+		e.kept = c
+		if in.ID != "" {
+			e.waiting = append(e.waiting, Sent{in.ID, in.Command})
+		}
+	}
+	e.show(c)
+	return before, nil
+}
+
+// apply applies a command and tells what it has changed.
+func apply(e *Engine, in Wish) (Applied, error) {
+	before, err := e.change(in)
+	if err != nil {
+		return Applied{}, err
+	}
+	s, err := e.shown.Shape(in.Shape)
+	if err != nil {
+		s = e.shown.Shapes[0]
+	}
+	out := Applied{Places: e.placesIn(s, in.Frame, in.Layer, in.Layers)}
+	if in.Keep && len(in.Command) > 0 {
+		out.Settled = edit.Settled(before, e.shown)
+		done, err := edit.Difference(before, e.shown)
+		if err != nil {
+			return Applied{}, err
+		}
+		out.Undo = done.Inverse()
+		if len(done) == 0 && in.ID != "" {
+			e.waiting = e.waiting[:len(e.waiting)-1] // nothing has changed, so nothing is sent
+		}
+	}
+	layers, only := e.shown.Changes(before)
+	if !only || len(in.Command) == 0 {
+		v := view.Of(e.shown, e.arranged(s), in.Open)
+		out.Clip, out.View = e.shown, &v
+		return out, nil
+	}
+	for _, id := range layers {
+		out.Layers = append(out.Layers, e.shown.Layer(id))
+	}
+	if len(layers) > 0 {
+		out.Rows = view.Rows(e.shown, e.arranged(s), in.Open, layers)
+	}
+	return out, nil
+}
+
+// follow is apply for an engine that only draws.
+func follow(e *Engine, in Wish) (bool, error) {
+	_, err := e.change(in)
+	return Done, err
+}
+
+// solo shows some layers alone, and what is behind them; none shows all again.
+func solo(e *Engine, layers []string) (bool, error) {
+	e.solo = layers
+	e.stages = map[stageKey]*stage{}
+	return Done, nil
+}

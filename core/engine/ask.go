@@ -1,0 +1,76 @@
+package engine
+
+import (
+	"encoding/json"
+	"reflect"
+
+	"billow/core/clip"
+)
+
+// Bytes goes to the page as it is.
+type Bytes []byte
+
+// Method is one question that the page may ask, with the types of what is asked
+// and answered.
+type Method struct {
+	In, Out reflect.Type
+	call    func(e *Engine, arg, in []byte) (any, error)
+}
+
+// Done is the answer when there is nothing to say.
+const Done = true
+
+// ask makes a method of a function.
+func ask[In, Out any](f func(e *Engine, in In) (Out, error)) Method {
+	return asking(func(e *Engine, in In, _ []byte) (Out, error) { return f(e, in) })
+}
+
+// asking makes a method of a function that is given bytes, too.
+func asking[In, Out any](f func(e *Engine, in In, bytes []byte) (Out, error)) Method {
+	return Method{
+		reflect.TypeFor[In](), reflect.TypeFor[Out](),
+		func(e *Engine, arg, bytes []byte) (any, error) {
+			var in In
+			if err := json.Unmarshal(arg, &in); err != nil {
+				return nil, err
+			}
+			return f(e, in, bytes)
+		},
+	}
+}
+
+// Methods are all questions by name.
+var Methods = map[string]Method{
+	"open":      ask(open),
+	"reopen":    ask(reopen),
+	"advance":   ask(advance),
+	"whole":     ask(whole),
+	"stays":     ask(stays),
+	"apply":     ask(apply),
+	"follow":    ask(follow),
+	"solo":      ask(solo),
+	"view":      ask(viewOf),
+	"picture":   asking(picture),
+	"draw":      ask(draw),
+	"ghosts":    ask(ghosts),
+	"places":    ask(places),
+	"path":      ask(path),
+	"pick":      ask(pick),
+	"snap":      ask(snap),
+	"keyHere":   ask(keyHere),
+	"draft":     ask(draft),
+	"draftMove": ask(draftMove),
+	"loopGap":   ask(loopGap),
+	"time":      ask(parseTime),
+	"moment":    ask(parseMoment),
+	"mix":       asking(mixSound),
+}
+
+// Call answers a question: a value for JSON, or Bytes.
+func (e *Engine) Call(method string, arg, bytes []byte) (any, error) {
+	m, ok := Methods[method]
+	if !ok {
+		return nil, clip.Fault("method", "the engine has no method %q", method)
+	}
+	return m.call(e, arg, bytes)
+}

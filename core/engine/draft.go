@@ -1,0 +1,72 @@
+package engine
+
+import (
+	"billow/core/clip"
+	"billow/core/moves"
+	"billow/core/timing"
+)
+
+// Draft is what a new layer is asked to be.
+type Draft struct {
+	Kind    string `json:"kind"`
+	Prop    string `json:"prop,omitempty"`
+	Name    string `json:"name,omitempty"`
+	Product string `json:"product,omitempty"`
+}
+
+// draft is a new layer of a kind, not yet added.
+func draft(e *Engine, in Draft) (clip.Layer, error) {
+	if e.shown == nil {
+		return clip.Layer{}, errClosed
+	}
+	return clip.Draft(e.shown, in.Kind, in.Name, in.Prop, in.Product), nil
+}
+
+// DraftMove is what a new move is asked to be.
+type DraftMove struct {
+	Kind  string        `json:"kind"`
+	Layer string        `json:"layer"`
+	At    timing.Moment `json:"at"`
+}
+
+// draftMove is a move of a kind for a layer as it begins.
+func draftMove(e *Engine, in DraftMove) (clip.Move, error) {
+	if e.kept == nil {
+		return clip.Move{}, errClosed
+	}
+	l := e.kept.Layer(in.Layer)
+	if l == nil {
+		return clip.Move{}, clip.Fault("layer", "there is no layer %q", in.Layer)
+	}
+	return moves.Draft(e.kept, l, in.Kind, in.At), nil
+}
+
+// When is a moment and the frame on which it is.
+type When struct {
+	Moment timing.Moment `json:"moment"`
+	Frame  int           `json:"frame"`
+}
+
+// parseMoment reads a moment as a person writes it.
+func parseMoment(e *Engine, text string) (When, error) {
+	if e.shown == nil {
+		return When{}, errClosed
+	}
+	m, err := e.shown.Clock().ParseMoment(text)
+	if err != nil {
+		return When{}, clip.Fault("time", "%v", err)
+	}
+	return When{m, e.shown.Clock().Frame(m)}, nil
+}
+
+// parseTime reads a length as a person writes it, in frames.
+func parseTime(e *Engine, text string) (int, error) {
+	if e.shown == nil {
+		return 0, errClosed
+	}
+	n, err := e.shown.Clock().ParseLength(text)
+	if err != nil {
+		return 0, clip.Fault("time", "%v", err)
+	}
+	return n, nil
+}

@@ -1,0 +1,120 @@
+package engine
+
+import (
+	"bytes"
+	"encoding/binary"
+	"image"
+	_ "image/gif" // decoders register themselves
+	_ "image/jpeg"
+	_ "image/png"
+	"unsafe"
+
+	"billow/core/clip"
+	"billow/core/frame"
+	"billow/core/mix"
+	"billow/core/paint"
+
+	_ "golang.org/x/image/webp"
+)
+
+// picture takes the file of a picture under its hash.
+func picture(e *Engine, hash string, in []byte) (bool, error) {
+	m, _, err := image.Decode(bytes.NewReader(in))
+	if err != nil {
+		return false, err
+	}
+	e.lib.AddPicture(hash, paint.FromImage(m))
+	e.stages = map[stageKey]*stage{}
+	return Done, nil
+}
+
+// stage finds or prepares a stage of a size.
+func (e *Engine) stage(shape string, w, h int) (*stage, error) {
+	s, err := e.shape(shape)
+	if err != nil {
+		return nil, err
+	}
+	if w < 1 || h < 1 || w > clip.MaxSide || h > clip.MaxSide {
+		return nil, clip.Fault("w", "a picture has 1 to %d pixels a side", clip.MaxSide)
+	}
+	key := stageKey{s.ID, w, h}
+	if st, ok := e.stages[key]; ok {
+		return st, nil
+	}
+	prepared, err := frame.Prepare(e.seen(), s, w, h, e.lib)
+	if err != nil {
+		return nil, err
+	}
+	if len(e.stages) > 8 {
+		e.stages = map[stageKey]*stage{}
+	}
+	st := &stage{prepared, prepared.Painter(), paint.NewBitmap(w, h)}
+	e.stages[key] = st
+	return st, nil
+}
+
+// Drawing is a picture that is asked for.
+type Drawing struct {
+	Shape string `json:"shape"`
+	W     int    `json:"w"` // pixels
+	H     int    `json:"h"`
+	Frame int    `json:"frame"`
+}
+
+// draw gives the pixels of a frame: R, G, B, A.
+func draw(e *Engine, in Drawing) (Bytes, error) {
+	st, err := e.stage(in.Shape, in.W, in.H)
+	if err != nil {
+		return nil, err
+	}
+	st.painter.Draw(st.canvas, in.Frame)
+	return st.canvas.Bytes(), nil
+}
+
+// Haunting is a layer and the frames on which it is asked for.
+type Haunting struct {
+	Shape  string `json:"shape"`
+	W      int    `json:"w"` // pixels
+	H      int    `json:"h"`
+	Layer  string `json:"layer"`
+	Frames []int  `json:"frames"`
+}
+
+// mostGhosts is how many are drawn at once.
+const mostGhosts = 12
+
+// ghosts gives the pixels of a layer alone on some frames, on nothing.
+func ghosts(e *Engine, in Haunting) (Bytes, error) {
+	if len(in.Frames) > mostGhosts {
+		return nil, clip.Fault("frames", "at most %d ghosts are drawn at once", mostGhosts)
+	}
+	st, err := e.stage(in.Shape, in.W, in.H)
+	if err != nil {
+		return nil, err
+	}
+	b := paint.NewBitmap(in.W, in.H)
+	st.Ghosts(b, in.Layer, in.Frames)
+	return b.Straight(), nil // a canvas holds straight alpha
+}
+
+// mixSound mixes the clip's sound from its decoded tune: in are interleaved
+// 16-bit samples, out are 32-bit floats, the left channel first and then the
+// right one.
+func mixSound(e *Engine, _ *struct{}, in []byte) (Bytes, error) {
+	if e.kept == nil {
+		return nil, errClosed
+	}
+	tune := make([]float32, len(in)/2)
+	for i := range tune {
+		tune[i] = float32(int16(binary.LittleEndian.Uint16(in[2*i:]))) / 32767
+	}
+	mixed := mix.Mix(e.kept, tune)
+	planar := make([]float32, len(mixed))
+	for i := range len(mixed) / 2 {
+		planar[i], planar[len(mixed)/2+i] = mixed[2*i], mixed[2*i+1]
+	}
+	if len(planar) == 0 {
+		return Bytes{}, nil
+	}
+	return unsafe.Slice((*byte)(unsafe.Pointer(&planar[0])), 4*len(planar)), nil
+}

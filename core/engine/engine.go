@@ -1,0 +1,82 @@
+// Package engine is what the page asks: it holds a clip, applies commands to it,
+// draws it and answers questions about it. Questions and answers are JSON; the
+// page's types are made from the types here.
+package engine
+
+import (
+	"errors"
+	"slices"
+
+	"billow/core/clip"
+	"billow/core/frame"
+	"billow/core/paint"
+)
+
+// Engine is one worker's state: the clip as the server has it, as it is kept
+// here with what the server has not taken yet, and as it is shown while
+// something is being dragged.
+type Engine struct {
+	lib     *frame.Library
+	base    *clip.Clip // nil when it is not known
+	waiting []Sent     // commands between base and kept
+	kept    *clip.Clip
+	shown   *clip.Clip
+	solo    []string // layers that are seen alone; not part of the clip
+	stages  map[stageKey]*stage
+	still   map[string]*frame.Stage // of the shown clip, by shape, for questions
+}
+
+// New is an engine without a clip.
+func New(lib *frame.Library) *Engine { return &Engine{lib: lib} }
+
+type stageKey struct {
+	shape string
+	w, h  int
+}
+
+type stage struct {
+	*frame.Stage
+	painter *frame.Painter
+	canvas  *paint.Bitmap
+}
+
+var errClosed = errors.New("no clip is open")
+
+func (e *Engine) show(c *clip.Clip) {
+	e.shown = c
+	e.stages = map[stageKey]*stage{}
+	e.still = map[string]*frame.Stage{}
+}
+
+// arranged is the shown clip in a shape, for questions about where things are.
+func (e *Engine) arranged(s clip.Shape) *frame.Stage {
+	if e.still[s.ID] == nil {
+		e.still[s.ID] = frame.Arrange(e.shown, s, e.lib)
+	}
+	return e.still[s.ID]
+}
+
+// shape finds a shape of the shown clip.
+func (e *Engine) shape(id string) (clip.Shape, error) {
+	if e.shown == nil {
+		return clip.Shape{}, errClosed
+	}
+	return e.shown.Shape(id)
+}
+
+// seen is the shown clip without what is not shown alone.
+func (e *Engine) seen() *clip.Clip {
+	if len(e.solo) == 0 {
+		return e.shown
+	}
+	c := e.shown.Copy()
+	for i := range c.Layers {
+		l := &c.Layers[i]
+		alone := slices.ContainsFunc(e.solo, func(id string) bool {
+			other := c.Layer(id)
+			return id == l.ID || c.Within(l, id) || other != nil && c.Within(other, l.ID)
+		})
+		l.Hidden = l.Hidden || !alone
+	}
+	return c
+}

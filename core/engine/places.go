@@ -1,0 +1,162 @@
+package engine
+
+import (
+	"slices"
+
+	"billow/core/clip"
+	"billow/core/edit"
+	"billow/core/frame"
+	"billow/core/layout"
+	"billow/core/motion"
+	"billow/core/view"
+)
+
+// Looking is what the page looks at.
+type Looking struct {
+	Shape  string   `json:"shape"`
+	Frame  int      `json:"frame"`
+	Open   []string `json:"open"`   // layers whose rows are open
+	Layer  string   `json:"layer"`  // whose values are told
+	Layers []string `json:"layers"` // whose places are told
+}
+
+func viewOf(e *Engine, in Looking) (view.View, error) {
+	s, err := e.shape(in.Shape)
+	if err != nil {
+		return view.View{}, err
+	}
+	return view.Of(e.shown, e.arranged(s), in.Open), nil
+}
+
+// Places is where layers are on a frame, and the values that one of them has
+// there.
+type Places struct {
+	W      float64              `json:"w"` // of the shape, units
+	H      float64              `json:"h"`
+	Places []frame.Place        `json:"places"`
+	Values map[string][]float64 `json:"values"`
+}
+
+func places(e *Engine, in Looking) (Places, error) {
+	s, err := e.shape(in.Shape)
+	if err != nil {
+		return Places{}, err
+	}
+	return e.placesIn(s, in.Frame, in.Layer, in.Layers), nil
+}
+
+func (e *Engine) placesIn(s clip.Shape, f int, layer string, layers []string) Places {
+	st := e.arranged(s)
+	w, h := st.Extent()
+	values := map[string][]float64{}
+	if l := e.shown.Layer(layer); l != nil {
+		for _, p := range clip.AllProperties {
+			if l.Has(p.Name) {
+				values[p.Name] = edit.KeyHere(e.shown, layer, p.Name, f).Value
+			}
+		}
+	}
+	return Places{w, h, st.Places(f, append([]string{}, layers...)), values}
+}
+
+// InShape is a layer in a shape.
+type InShape struct {
+	Shape string `json:"shape"`
+	Layer string `json:"layer,omitempty"`
+}
+
+// path is the way of a layer through the frame.
+func path(e *Engine, in InShape) (frame.Path, error) {
+	s, err := e.shape(in.Shape)
+	if err != nil {
+		return frame.Path{}, err
+	}
+	return e.arranged(s).Path(in.Layer), nil
+}
+
+// loopGap tells how well the last frame meets the first.
+func loopGap(e *Engine, in InShape) (frame.LoopGap, error) {
+	s, err := e.shape(in.Shape)
+	if err != nil {
+		return frame.LoopGap{}, err
+	}
+	return e.arranged(s).LoopGap(), nil
+}
+
+// Point is a point of a frame, in units from its centre.
+type Point struct {
+	Shape string  `json:"shape"`
+	Frame int     `json:"frame"`
+	X     float64 `json:"x"`
+	Y     float64 `json:"y"`
+}
+
+// pick lists what is under a point, from the front to the back.
+func pick(e *Engine, in Point) ([]string, error) {
+	s, err := e.shape(in.Shape)
+	if err != nil {
+		return nil, err
+	}
+	return e.arranged(s).Pick(in.Frame, in.X, in.Y), nil
+}
+
+// Drag is layers that are dragged so far, in units, and how near a line they
+// catch on it.
+type Drag struct {
+	Shape  string   `json:"shape"`
+	Frame  int      `json:"frame"`
+	Layers []string `json:"layers"`
+	DX     float64  `json:"dx"`
+	DY     float64  `json:"dy"`
+	Reach  float64  `json:"reach"`
+}
+
+// Caught is how far dragged layers go, and the lines that they catch on.
+type Caught struct {
+	DX     float64        `json:"dx"`
+	DY     float64        `json:"dy"`
+	Guides []layout.Guide `json:"guides"`
+}
+
+// snap lets dragged layers catch on the frame's guides and on other layers. It
+// is asked about the clip as it is kept.
+func snap(e *Engine, in Drag) (Caught, error) {
+	out := Caught{in.DX, in.DY, []layout.Guide{}}
+	s, err := e.shape(in.Shape)
+	if err != nil {
+		return out, err
+	}
+	lines := layout.Guides(s)
+	var box *layout.Box
+	for _, pl := range frame.Arrange(e.kept, s, e.lib).Places(in.Frame, nil) {
+		l := e.kept.Layer(pl.Layer)
+		b := pl.Box()
+		switch {
+		case slices.Contains(in.Layers, pl.Layer):
+			if box != nil {
+				b = b.Union(*box)
+			}
+			box = &b
+		case l.Backdrop == nil && l.Kind != clip.KindGroup && !slices.ContainsFunc(in.Layers, func(id string) bool { return e.kept.Within(l, id) }):
+			lines = append(lines, b.Lines(l.Name)...)
+		}
+	}
+	if box == nil {
+		return out, nil
+	}
+	if dx, dy, on := layout.Snap(box.Moved(in.DX, in.DY), lines, in.Reach); on != nil {
+		out = Caught{in.DX + dx, in.DY + dy, on}
+	}
+	return out, nil
+}
+
+// keyHere is the key of a layer's property on a frame, or what one would be.
+func keyHere(e *Engine, in edit.KeyRef) (motion.Key, error) {
+	if e.shown == nil {
+		return motion.Key{}, errClosed
+	}
+	if in.Layer != clip.LightID && e.shown.Layer(in.Layer) == nil {
+		return motion.Key{}, clip.Fault("layer", "there is no layer %q", in.Layer)
+	}
+	return edit.KeyHere(e.shown, in.Layer, in.Property, in.Frame), nil
+}

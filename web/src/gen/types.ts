@@ -1,0 +1,662 @@
+// Made from the core by `go generate ./cmd/gen`; not to be changed here.
+
+export interface Advanced {
+  same: boolean
+  lost?: Lost[]
+  undos?: Record<string, Undone>
+}
+
+export interface Applied {
+  clip?: Clip | null
+  view?: View | null
+  layers?: Layer[]
+  rows?: Row[]
+  places: Places
+  settled?: string[]
+  undo?: Change[]
+}
+
+export interface Backdrop {
+  stops: Stop[]
+  angle: number
+}
+
+export interface Bead {
+  frame: number
+  when: string
+  height: number
+  onBeat: boolean
+  off: string
+  text: string
+  ease: string
+  curve?: number[]
+  move: string
+}
+
+export interface Beat {
+  beat: number
+  frame: number
+  bar: number
+  in: number
+  down: boolean
+}
+
+export interface Card {
+  form: 'card' | 'disc' | 'burst' | 'line'
+  aspect: number
+  fills?: boolean
+  fill: string
+  outline: string
+  hole?: Hole | null
+}
+
+export interface Caught {
+  dx: number
+  dy: number
+  guides: Guide[]
+}
+
+export interface Change {
+  at: string[]
+  from?: string
+  to?: string
+  order?: boolean
+}
+
+export interface Clip {
+  version: number
+  name: string
+  shapes: Shape[]
+  rate: number
+  length: number
+  tempo: Tempo
+  light: Light
+  tune?: Tune | null
+  props: Prop[]
+  products: Product[]
+  layers: Layer[]
+  poster: Moment
+  scenes?: Mark[]
+  markers?: Mark[]
+  range?: Range | null
+}
+
+export interface CopiedKey {
+  property: string
+  after: number
+  key: Key
+}
+
+export interface Creep {
+  from: number
+  to: number
+  text: string
+}
+
+export interface Cutout {
+  prop: string
+  outline?: string
+}
+
+export interface Draft {
+  kind: string
+  prop?: string
+  name?: string
+  product?: string
+}
+
+export interface DraftMove {
+  kind: string
+  layer: string
+  at: Moment
+}
+
+export interface Drag {
+  shape: string
+  frame: number
+  layers: string[]
+  dx: number
+  dy: number
+  reach: number
+}
+
+export interface Drawing {
+  shape: string
+  w: number
+  h: number
+  frame: number
+}
+
+export interface Ease {
+  kind: 'linear' | 'in' | 'out' | 'inOut' | 'hold' | 'bezier' | 'spring' | 'bounce' | 'steps'
+  x1?: number
+  y1?: number
+  x2?: number
+  y2?: number
+  bounce?: number
+  settle?: number
+  count?: number
+  decay?: number
+}
+
+export interface Follow {
+  layer: string
+  position?: boolean
+  rotation?: boolean
+  scale?: boolean
+}
+
+export interface Guide {
+  axis: string
+  at: number
+  to: string
+}
+
+export interface Haunting {
+  shape: string
+  w: number
+  h: number
+  layer: string
+  frames: number[]
+}
+
+export interface Hit {
+  at: number
+  strength: number
+  kind: 'low' | 'mid' | 'high'
+}
+
+export interface Hole {
+  form: 'disc' | 'card'
+  x: number
+  y: number
+  size: number
+  aspect: number
+  corner: number
+}
+
+export interface InShape {
+  shape: string
+  layer?: string
+}
+
+export interface Inside {
+  offset?: number
+  speed?: number
+  reverse?: boolean
+  freeze?: number | null
+  repeat?: number
+  clip?: string
+}
+
+export interface Item {
+  layer: string
+  with?: string[]
+}
+
+export interface Key {
+  at: Moment
+  value: number[]
+  off?: '' | 'left' | 'right' | 'above' | 'below' | 'aboveLeft' | 'aboveRight' | 'belowLeft' | 'belowRight'
+  ease: Ease
+  out?: number[]
+  in?: number[]
+  move?: string
+}
+
+export interface KeyRef {
+  layer: string
+  property: string
+  frame: number
+}
+
+export interface Layer {
+  id: string
+  name: string
+  kind: 'cutout' | 'words' | 'badge' | 'card' | 'backdrop' | 'group'
+  group?: string
+  from: Moment
+  to: Moment | null
+  rest: Rest
+  rests?: Record<string, Rest>
+  lift: number
+  shadow?: Shadow | null
+  blend: 'normal' | 'multiply' | 'screen' | 'overlay' | 'darken' | 'lighten' | 'color-dodge' | 'color-burn' | 'hard-light' | 'soft-light' | 'difference' | 'exclusion' | 'hue' | 'saturation' | 'color' | 'luminosity'
+  hidden?: boolean
+  locked?: boolean
+  label?: string
+  values?: Record<string, number[]>
+  tracks: Record<string, Key[]>
+  moves?: Move[]
+  shutter?: number
+  stepping?: Stepping | null
+  wander?: Wander | null
+  follow?: Follow | null
+  reveal?: Reveal | null
+  cutout?: Cutout | null
+  words?: Words | null
+  backdrop?: Backdrop | null
+  card?: Card | null
+  inside?: Inside | null
+  lineup?: Lineup | null
+}
+
+export interface Level {
+  frame: number
+  peak: number
+}
+
+export interface Light {
+  direction: number
+  height: number
+  softness: number
+  strength: number
+  colour: string
+  tracks?: Record<string, Key[]>
+}
+
+export interface Lineup {
+  slots: Slot[]
+  hero: number
+  items: Item[]
+  start: Moment
+  stay: number
+  beats?: number
+  change: number
+  bars?: number
+}
+
+export interface Looking {
+  shape: string
+  frame: number
+  open: string[]
+  layer: string
+  layers: string[]
+}
+
+export interface LoopGap {
+  pixels: number
+  layer: string
+  sudden: boolean
+}
+
+export interface Lost {
+  id: string
+  what: string
+  reason: string
+}
+
+export interface Mark {
+  name: string
+  at: Moment
+}
+
+export type Moment = number | { beat: number; frames?: number }
+
+export interface Move {
+  id: string
+  kind: 'gust' | 'settle' | 'swell' | 'flutter' | 'waft' | 'unfurl' | 'lull' | 'whisk'
+  at: Moment
+  lands?: boolean
+  length: number
+  beats?: number
+  side?: '' | 'left' | 'right' | 'above' | 'below' | 'aboveLeft' | 'aboveRight' | 'belowLeft' | 'belowRight'
+  turn: number
+  strength: number
+  drift?: number
+}
+
+export interface News {
+  rows: Sent[]
+  drop: string[]
+  undo: string
+}
+
+export interface Path {
+  points: [number, number][]
+  first: number
+  keys: PathKey[]
+}
+
+export interface PathKey {
+  frame: number
+  at: [number, number]
+  off: string
+  out: [number, number] | null
+  in: [number, number] | null
+}
+
+export interface Peak {
+  frame: number
+  text: string
+  fast: boolean
+}
+
+export interface Picture {
+  w: number
+  h: number
+  visible: [number, number, number, number]
+  area?: number
+}
+
+export interface Place {
+  layer: string
+  x: number
+  y: number
+  w: number
+  h: number
+  turn: number
+  opacity: number
+  position: [number, number]
+  pivot: [number, number]
+  corners: [[number, number], [number, number], [number, number], [number, number]]
+  away: [number, number]
+}
+
+export interface Places {
+  w: number
+  h: number
+  places: Place[]
+  values: Record<string, number[]>
+}
+
+export interface Plate {
+  kind: 'pill' | 'card' | 'disc' | 'burst'
+  fill: string
+  room: number
+}
+
+export interface Point {
+  shape: string
+  frame: number
+  x: number
+  y: number
+}
+
+export interface Product {
+  id: string
+  name: string
+  price: string
+  oldPrice: string
+  currency: string
+  prop?: string
+}
+
+export interface Prop {
+  id: string
+  name: string
+  kind: 'cutout' | 'tune'
+  hash: string
+  media: string
+  credit?: string
+  picture?: Picture | null
+  sound?: Sound | null
+}
+
+export interface Range {
+  in: Moment
+  out: Moment
+}
+
+export interface Rest {
+  pin: 'centre' | 'top' | 'bottom' | 'left' | 'right' | 'topLeft' | 'topRight' | 'bottomLeft' | 'bottomRight'
+  x: number
+  y: number
+  size: number
+  turn: number
+  away?: boolean
+}
+
+export interface Reveal {
+  side: 'left' | 'right' | 'above' | 'below'
+  slide?: boolean
+}
+
+export interface Row {
+  layer: string
+  depth: number
+  from: number
+  to: number
+  tracks: Track[]
+  differ: string[]
+  lacks: string
+  moves: Span[]
+}
+
+export interface Scene {
+  name: string
+  from: number
+  to: number
+}
+
+export interface Sent {
+  id: string
+  command: Command
+}
+
+export interface Shadow {
+  none?: boolean
+  direction: number
+  distance: number
+  softness: number
+  strength: number
+}
+
+export interface Shape {
+  id: string
+  w: number
+  h: number
+}
+
+export interface Slot {
+  name: string
+  x: number
+  y: number
+  size: number
+  turn: number
+  opacity: number
+}
+
+export interface Sound {
+  seconds: number
+  tempo: Tempo
+  hits: Hit[]
+  levels: string
+  steady: boolean
+}
+
+export interface Span {
+  id: string
+  kind: string
+  from: number
+  to: number
+}
+
+export interface Stepping {
+  rate: number
+  turn?: number
+  shift?: number
+  seed?: number
+}
+
+export interface Stop {
+  at: number
+  colour: string
+}
+
+export interface Tempo {
+  bpm: number
+  first?: number
+  perBar: number
+  beats?: number[]
+  zero?: number
+}
+
+export interface Track {
+  property: string
+  dim: number
+  lo: number
+  hi: number
+  beads: Bead[]
+  string: number[]
+  speed: number[]
+  peak?: Peak | null
+  creeps: Creep[]
+}
+
+export interface Tune {
+  prop: string
+  start: number
+  gain: number
+  fadeIn: number
+  fadeOut: number
+}
+
+export interface Undone {
+  undo: Change[]
+  stays?: string
+}
+
+export interface View {
+  length: number
+  timecode: string
+  beats: Beat[]
+  hits: ViewHit[]
+  wave: Level[]
+  scenes: Scene[]
+  markers: ViewMark[]
+  range: [number, number] | null
+  rows: Row[]
+}
+
+export interface ViewHit {
+  frame: number
+  strength: number
+  kind: 'low' | 'mid' | 'high'
+}
+
+export interface ViewMark {
+  name: string
+  frame: number
+  when: string
+}
+
+export interface Wander {
+  amount: number
+  turn?: number
+  size?: number
+  pace: number
+  seed?: number
+  closed?: boolean
+}
+
+export interface When {
+  moment: Moment
+  frame: number
+}
+
+export interface Whole {
+  clip: Clip
+  waiting: Sent[]
+}
+
+export interface Wish {
+  command?: Command
+  keep: boolean
+  id?: string
+  shape?: string
+  frame?: number
+  open?: string[]
+  layer?: string
+  layers?: string[]
+}
+
+export interface Words {
+  text: string
+  product?: string
+  font: 'bricolage-800' | 'bricolage-500' | 'hanken-400' | 'hanken-700' | 'hanken-900' | 'fraunces-600' | 'fraunces-600-italic' | 'caveat-700'
+  fill: string
+  emphasisFont?: string
+  emphasisFill: string
+  align: 'left' | 'centre' | 'right'
+  width: number
+  lineSpacing: number
+  letterSpacing: number
+  outline: string
+  plate?: Plate | null
+}
+
+// Changed is any part of something; null takes away what can be absent.
+export type Changed<T> = T extends unknown[] ? T : T extends object ? { [K in keyof T]?: Changed<T[K]> | null } : T
+
+// Command is one change of a clip.
+export type Command =
+  | { type: 'addLayer'; layer: Layer; at?: number | null }
+  | { type: 'addProp'; prop: Prop }
+  | { type: 'batch'; commands: Command[] }
+  | { type: 'bendPath'; key: KeyRef; out?: number[]; in?: number[] }
+  | { type: 'bindKey'; key: KeyRef; to: Moment }
+  | { type: 'clearRest'; layer: string; shape: string }
+  | { type: 'closeLoop' }
+  | { type: 'copyLayer'; layer: string; id: string }
+  | { type: 'groupLayers'; layers: string[]; id: string; name: string }
+  | { type: 'handle'; layer: string; shape: string; frame: number; target?: string; dx?: number; dy?: number; factor?: number; wider?: number; taller?: number; turn?: number; base?: [number, number] | null }
+  | { type: 'holdCreep'; key: KeyRef }
+  | { type: 'holdUntil'; layer: string; frame: number; properties?: string[] }
+  | { type: 'intoGroup'; layers: string[]; group: string }
+  | { type: 'makeLineup'; layers: string[]; id: string; window?: boolean }
+  | { type: 'moveKeys'; keys: KeyRef[]; by: number; add?: number[] }
+  | { type: 'movePivot'; layer: string; shape: string; to: [number, number]; move: [number, number] }
+  | { type: 'pasteKeys'; layer: string; at: number; keys: CopiedKey[] }
+  | { type: 'removeKeys'; keys: KeyRef[] }
+  | { type: 'removeLayer'; layer: string }
+  | { type: 'removeMove'; layer: string; id: string }
+  | { type: 'reverseKeys'; keys: KeyRef[] }
+  | { type: 'setClip'; name?: string | null; shapes?: Shape[]; rate?: number | null; length?: number | null; poster?: Moment | null }
+  | { type: 'setEase'; keys: KeyRef[]; ease: Ease }
+  | { type: 'setKey'; layer: string; property: string; key: Key }
+  | { type: 'setLayer'; layer: string; set: Changed<Layer> }
+  | { type: 'setLight'; set: Changed<Light> }
+  | { type: 'setLineup'; layer: string; lineup: Lineup | null }
+  | { type: 'setMarks'; scenes?: Mark[]; markers?: Mark[]; range?: Range | null; whole?: boolean }
+  | { type: 'setMove'; layer: string; move: Move }
+  | { type: 'setProduct'; product: Product }
+  | { type: 'setRest'; layer: string; shape: string; set: Changed<Rest> }
+  | { type: 'setTempo'; bpm?: number | null; times?: number; perBar?: number; barAt?: number | null }
+  | { type: 'setTune'; tune: Tune | null }
+  | { type: 'setValue'; layer: string; property: string; frame: number; value: number[] }
+  | { type: 'shiftLayer'; layer: string; by: number; part: string }
+  | { type: 'snapKeys'; keys: KeyRef[]; to: string }
+  | { type: 'stackLayer'; layer: string; to?: number; above?: string }
+  | { type: 'stagger'; layers: string[]; by?: number; beats?: number; order?: string; ease: Ease }
+  | { type: 'stretchKeys'; keys: KeyRef[]; anchor: number; factor: number }
+  | { type: 'swapPicture'; layer: string; prop: string }
+  | { type: 'undo'; changes: Change[]; kind?: string }
+  | { type: 'ungroup'; layer: string }
+
+// Methods are what the engine is asked and what it answers.
+export interface Methods {
+  advance: { in: News; out: Advanced }
+  apply: { in: Wish; out: Applied }
+  draft: { in: Draft; out: Layer }
+  draftMove: { in: DraftMove; out: Move }
+  draw: { in: Drawing; out: Uint8Array }
+  follow: { in: Wish; out: boolean }
+  ghosts: { in: Haunting; out: Uint8Array }
+  keyHere: { in: KeyRef; out: Key }
+  loopGap: { in: InShape; out: LoopGap }
+  mix: { in: null; out: Uint8Array }
+  moment: { in: string; out: When }
+  open: { in: Clip; out: boolean }
+  path: { in: InShape; out: Path }
+  pick: { in: Point; out: string[] }
+  picture: { in: string; out: boolean }
+  places: { in: Looking; out: Places }
+  reopen: { in: Clip; out: boolean }
+  snap: { in: Drag; out: Caught }
+  solo: { in: string[]; out: boolean }
+  stays: { in: Command; out: string }
+  time: { in: string; out: number }
+  view: { in: Looking; out: View }
+  whole: { in: Whole; out: Advanced }
+}
