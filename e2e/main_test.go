@@ -108,6 +108,7 @@ func (u *user) write(selector, text string) {
 
 func (u *user) choose(selector, value string) {
 	u.t.Helper()
+	u.wait(value+" is offered", fmt.Sprintf("!!document.querySelector(%q)?.querySelector('option[value=%q]')", selector, value))
 	e := u.find(selector)
 	u.must("focusing "+selector, e.Focus())
 	u.must("choosing in "+selector, e.Select([]string{fmt.Sprintf("[value=%q]", value)}, true, rod.SelectorTypeCSSSector))

@@ -35,9 +35,8 @@ type Files func(ctx context.Context, hash string) (io.ReadCloser, error)
 
 // Load decodes the pictures of a clip into a library.
 func Load(ctx context.Context, c *clip.Clip, lib *frame.Library, files Files) error {
-	for i := range c.Props {
-		p := &c.Props[i]
-		if p.Picture == nil || lib.Picture(p.Hash) != nil || !used(c, p.ID) {
+	for _, p := range c.Needs() {
+		if p.Picture == nil || lib.Picture(p.Hash) != nil {
 			continue
 		}
 		if err := load(ctx, p, lib, files); err != nil {
@@ -77,15 +76,6 @@ func spooled(ctx context.Context, p *clip.Prop, files Files) (*media.Spool, erro
 	}
 	defer r.Close()
 	return media.NewSpool(r, bundle.MaxFile)
-}
-
-func used(c *clip.Clip, prop string) bool {
-	for i := range c.Layers {
-		if l := &c.Layers[i]; l.Cutout != nil && l.Cutout.Prop == prop {
-			return true
-		}
-	}
-	return false
 }
 
 // Sound mixes the sound of a clip; nil without a tune.

@@ -8,6 +8,7 @@ import (
 	"billow/core/clip"
 	"billow/core/motion"
 	"billow/core/property"
+	"billow/core/wording"
 )
 
 // catalogue writes what can be chosen, with the names that people read.
@@ -25,7 +26,7 @@ func catalogue() string {
 	add("lightProperties", properties(clip.LightProperties))
 	add("easings", motion.EaseNames)
 	add("sides", motion.SideNames)
-	add("moveKinds", clip.MoveNames)
+	add("moveKinds", moves())
 	add("fonts", clip.FontNames)
 	add("blends", clip.BlendNames)
 	add("pins", clip.PinNames)
@@ -60,6 +61,21 @@ func properties(list []property.Property) []propertyEntry {
 			}
 		}
 		out = append(out, e)
+	}
+	return out
+}
+
+type moveEntry struct {
+	ID    string       `json:"id"`
+	Name  string       `json:"name"`
+	Says  string       `json:"says"`
+	Sides wording.List `json:"sides"`
+}
+
+func moves() []moveEntry {
+	var out []moveEntry
+	for _, m := range clip.MoveNames {
+		out = append(out, moveEntry{m.ID, m.Name, m.Says, clip.MoveSides(m.ID)})
 	}
 	return out
 }

@@ -1,6 +1,9 @@
 package clip
 
-import "billow/core/wording"
+import (
+	"billow/core/motion"
+	"billow/core/wording"
+)
 
 // ShapeNames are the standard shapes with their ratios.
 var ShapeNames = wording.List{
@@ -59,3 +62,19 @@ var MoveNames = wording.List{
 
 // MoveKinds are their IDs.
 var MoveKinds = MoveNames.IDs()
+
+// MoveSides are the sides from which, or to which, a kind of move may go; none
+// where it has no side.
+func MoveSides(kind string) wording.List {
+	switch kind {
+	case "gust":
+		return append(motion.SideNames[:len(motion.SideNames):len(motion.SideNames)], wording.Entry{Name: "From nothing"})
+	case "whisk":
+		return append(motion.SideNames[:len(motion.SideNames):len(motion.SideNames)], wording.Entry{Name: "To nothing"})
+	case "settle", "waft":
+		return motion.SideNames
+	case "unfurl":
+		return motion.SideNames[:4]
+	}
+	return wording.List{}
+}

@@ -150,6 +150,9 @@ type Follow struct {
 	Scale    bool   `json:"scale,omitempty"`
 }
 
+// Bounds is what Inside.Clip says of a group that is cut to its own bounds.
+const Bounds = "bounds"
+
 // Inside is the time and the edges of a group. The frame of its inside on a
 // frame outside is counted from the group's beginning: so many frames later,
 // so many times as fast, backwards, one frame for ever, or over and over. Keys

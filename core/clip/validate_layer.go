@@ -173,7 +173,7 @@ func (c *Clip) validateInside(field string, l *Layer) error {
 			return err
 		}
 	}
-	if in.Clip != "" && in.Clip != "bounds" {
+	if in.Clip != "" && in.Clip != Bounds {
 		if by := c.Layer(in.Clip); by == nil || by.Group != l.ID {
 			return Fault(field+".inside.clip", "%q is cut to the outline of a layer inside it; %q is none", l.Name, in.Clip)
 		}

@@ -25,7 +25,7 @@ func (s *StretchKeys) apply(c *clip.Clip) error {
 	clock := c.Clock()
 	return eachKey(c, s.Keys, func(_ KeyRef, k *motion.Key) {
 		f := clock.Frame(k.At)
-		k.At = k.At.Plus(s.Anchor + int(math.Round(float64(f-s.Anchor)*s.Factor)) - f)
+		k.At = k.At.Plus(stretched(f, s.Anchor, s.Factor) - f)
 	})
 }
 

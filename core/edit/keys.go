@@ -163,7 +163,7 @@ func (r *RemoveKeys) apply(c *clip.Clip) error {
 type MoveKeys struct {
 	Typed
 	Keys []KeyRef  `json:"keys"`
-	By   int       `json:"by"`  // frames
+	By   int       `json:"by"`            // frames
 	Add  []float64 `json:"add,omitempty"` // to the first, second ... number of each value
 }
 

@@ -152,14 +152,8 @@ func Settled(before, after *clip.Clip) []string {
 // offsets is how many frames from their beats, or from the clip's beginning, a
 // layer's moments lie.
 func offsets(l *clip.Layer) []int {
-	out := []int{l.From.Frames}
-	if l.To != nil {
-		out = append(out, l.To.Frames)
-	}
-	for _, p := range clip.AllProperties {
-		for _, k := range l.Tracks[p.Name] {
-			out = append(out, k.At.Frames)
-		}
-	}
+	var out []int
+	l.Walk(clip.Visitor{Moment: func(m *timing.Moment) { out = append(out, m.Frames) }})
+	slices.Sort(out) // tracks are walked in no order
 	return out
 }

@@ -92,26 +92,11 @@ func (d *CopyLayer) apply(c *clip.Clip) error {
 
 // rename makes a copied layer speak of the other copies.
 func rename(l *clip.Layer, names map[string]string) {
-	other := func(id *string) {
+	l.Walk(clip.Visitor{Layer: func(id *string) {
 		if n, ok := names[*id]; ok {
 			*id = n
 		}
-	}
-	other(&l.Group)
-	if l.Follow != nil {
-		other(&l.Follow.Layer)
-	}
-	if l.Inside != nil {
-		other(&l.Inside.Clip)
-	}
-	if l.Lineup != nil {
-		for i := range l.Lineup.Items {
-			other(&l.Lineup.Items[i].Layer)
-			for k := range l.Lineup.Items[i].With {
-				other(&l.Lineup.Items[i].With[k])
-			}
-		}
-	}
+	}})
 }
 
 // StackLayer moves a layer to a place in the stack: just in front of another

@@ -20,7 +20,7 @@ type Stagger struct {
 	By     int         `json:"by,omitempty"`    // frames between neighbours
 	Beats  float64     `json:"beats,omitempty"` // the same in beats instead
 	Order  string      `json:"order,omitempty"` // stack, reverse, centre, across or down
-	Ease   motion.Ease `json:"ease"`  // of the offsets; empty is even
+	Ease   motion.Ease `json:"ease"`            // of the offsets; empty is even
 }
 
 func (s *Stagger) apply(c *clip.Clip) error {

@@ -56,58 +56,15 @@ func setTempo(c *clip.Clip, t timing.Tempo) error {
 // many times as many beats.
 func rebind(c *clip.Clip, number func(float64) float64, times float64) {
 	c.OwnAll()
-	eachMoment(c, func(m *timing.Moment) {
-		if m.OnBeat {
-			m.Beat = number(m.Beat)
-		}
-	})
-	for i := range c.Layers {
-		l := &c.Layers[i]
-		for k := range l.Moves {
-			l.Moves[k].Beats *= times
-		}
-		if u := l.Lineup; u != nil {
-			u.Beats, u.Bars = u.Beats*times, u.Bars*times
-		}
-	}
-}
-
-// eachMoment changes every moment of the clip.
-func eachMoment(c *clip.Clip, change func(*timing.Moment)) {
-	change(&c.Poster)
-	for i := range c.Scenes {
-		change(&c.Scenes[i].At)
-	}
-	for i := range c.Markers {
-		change(&c.Markers[i].At)
-	}
-	if c.Range != nil {
-		change(&c.Range.In)
-		change(&c.Range.Out)
-	}
-	for _, t := range c.Light.Tracks {
-		for k := range t {
-			change(&t[k].At)
-		}
-	}
-	for i := range c.Layers {
-		l := &c.Layers[i]
-		change(&l.From)
-		if l.To != nil {
-			change(l.To)
-		}
-		for k := range l.Moves {
-			change(&l.Moves[k].At)
-		}
-		if l.Lineup != nil {
-			change(&l.Lineup.Start)
-		}
-		for _, t := range l.Tracks {
-			for k := range t {
-				change(&t[k].At)
+	more := func(n *float64) { *n *= times }
+	c.Walk(clip.Visitor{
+		Moment: func(m *timing.Moment) {
+			if m.OnBeat {
+				m.Beat = number(m.Beat)
 			}
-		}
-	}
+		},
+		Beats: more, Bars: more,
+	})
 }
 
 // retime counts every moment and length of the clip at another rate.
@@ -115,31 +72,10 @@ func retime(c *clip.Clip, rate timing.Rate) {
 	c.OwnAll()
 	from := c.Rate
 	frames := func(f int) int { return rate.Frame(from.Seconds(f)) }
-	c.Rate, c.Length = rate, frames(c.Length)
-	eachMoment(c, func(m *timing.Moment) { m.Frames = frames(m.Frames) })
-	if c.Tune != nil {
-		c.Tune.FadeIn, c.Tune.FadeOut = frames(c.Tune.FadeIn), frames(c.Tune.FadeOut)
-	}
-	for i := range c.Layers {
-		retimeLayer(&c.Layers[i], frames)
-	}
-}
-
-// retimeLayer counts a layer's lengths of time at another rate.
-func retimeLayer(l *clip.Layer, frames func(int) int) {
-	for i := range l.Moves {
-		l.Moves[i].Length = frames(l.Moves[i].Length)
-	}
-	if in := l.Inside; in != nil {
-		in.Offset, in.Repeat = frames(in.Offset), frames(in.Repeat)
-		if in.Freeze != nil {
-			*in.Freeze = frames(*in.Freeze)
-		}
-	}
-	if u := l.Lineup; u != nil {
-		u.Stay, u.Change = frames(u.Stay), frames(u.Change)
-	}
-	for _, k := range l.Tracks[clip.Time] {
-		k.Value[0] = float64(frames(int(k.Value[0])))
-	}
+	c.Rate = rate
+	c.Walk(clip.Visitor{
+		Moment: func(m *timing.Moment) { m.Frames = frames(m.Frames) },
+		Frames: func(n *int) { *n = frames(*n) },
+		Inner:  func(v *float64) { *v = float64(frames(int(*v))) },
+	})
 }

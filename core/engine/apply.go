@@ -41,8 +41,10 @@ type Applied struct {
 	Layers  []*clip.Layer `json:"layers,omitempty"`
 	Rows    []view.Row    `json:"rows,omitempty"`
 	Places  Places        `json:"places"`
+	Needs   []string      `json:"needs,omitempty"`   // hashes of the pictures that the shown clip is made of, when that may have changed
 	Settled []string      `json:"settled,omitempty"` // names of layers
 	Undo    patch.Patch   `json:"undo,omitempty"`    // what takes a kept command back
+	Keys    []edit.KeyRef `json:"keys,omitempty"`    // where the keys of the wish are now
 }
 
 // Wish is a command and what the page looks at.
@@ -55,6 +57,7 @@ type Wish struct {
 	Open    []string        `json:"open,omitempty"`   // layers whose rows are open
 	Layer   string          `json:"layer,omitempty"`  // whose values are told
 	Layers  []string        `json:"layers,omitempty"` // whose places are told
+	Keys    []edit.KeyRef   `json:"keys,omitempty"`   // that are selected
 }
 
 // change applies a command to the clip as it is kept. Without keep it is only
@@ -98,11 +101,19 @@ func apply(e *Engine, in Wish) (Applied, error) {
 			return Applied{}, err
 		}
 		out.Undo = done.Inverse()
+		if len(in.Keys) > 0 {
+			if out.Keys, err = edit.Moved(before, in.Command, in.Keys); err != nil {
+				return Applied{}, err
+			}
+		}
 		if len(done) == 0 && in.ID != "" {
 			e.waiting = e.waiting[:len(e.waiting)-1] // nothing has changed, so nothing is sent
 		}
 	}
 	layers, only := e.shown.Changes(before)
+	if len(layers) > 0 || !only || len(in.Command) == 0 {
+		out.Needs = e.needs()
+	}
 	if !only || len(in.Command) == 0 {
 		v := view.Of(e.shown, e.arranged(s), in.Open)
 		out.Clip, out.View = e.shown, &v
@@ -115,6 +126,17 @@ func apply(e *Engine, in Wish) (Applied, error) {
 		out.Rows = view.Rows(e.shown, e.arranged(s), in.Open, layers)
 	}
 	return out, nil
+}
+
+// needs are the hashes of the pictures that the shown clip is made of.
+func (e *Engine) needs() []string {
+	out := []string{}
+	for _, p := range e.shown.Needs() {
+		if p.Picture != nil {
+			out = append(out, p.Hash)
+		}
+	}
+	return out
 }
 
 // follow is apply for an engine that only draws.

@@ -58,6 +58,8 @@ var Methods = map[string]Method{
 	"pick":      ask(pick),
 	"snap":      ask(snap),
 	"keyHere":   ask(keyHere),
+	"room":      ask(room),
+	"choices":   ask(choices),
 	"draft":     ask(draft),
 	"draftMove": ask(draftMove),
 	"loopGap":   ask(loopGap),

@@ -104,11 +104,11 @@ func (p *Painter) addGroup(out []*graph.Node, a *actor, env around) []*graph.Nod
 		inside = p.add(inside, child, in)
 	}
 	whole := graph.Stack(inside)
-	if by != "" && by != "bounds" {
+	if by != "" && by != clip.Bounds {
 		whole = graph.Matte(whole, graph.Stack(matte))
 	}
 	_, size := spread(pose.M)
-	whole = s.dressed(whole, a, k, by == "bounds", space{
+	whole = s.dressed(whole, a, k, by == clip.Bounds, space{
 		at: paint.Translate(slid[0], slid[1]).Then(pose.M).Then(s.toPixels()), unit: size * s.scale,
 	})
 	if c := pose.Cast; !c.None() {

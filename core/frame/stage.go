@@ -41,12 +41,8 @@ func (e *MissingError) Error() string {
 // *MissingError when pictures are missing.
 func Prepare(c *clip.Clip, shape clip.Shape, w, h int, lib *Library) (*Stage, error) {
 	var missing MissingError
-	for i := range c.Layers {
-		l := &c.Layers[i]
-		if l.Cutout == nil {
-			continue
-		}
-		if p := c.Prop(l.Cutout.Prop); lib.Picture(p.Hash) == nil {
+	for _, p := range c.Needs() {
+		if p.Picture != nil && lib.Picture(p.Hash) == nil {
 			missing.Hashes = append(missing.Hashes, p.Hash)
 			missing.Names = append(missing.Names, p.Name)
 		}

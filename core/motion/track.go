@@ -24,6 +24,9 @@ type Key struct {
 	// Move is the ID of the move that wrote the key; a key without it was made
 	// by hand.
 	Move string `json:"move,omitempty"`
+
+	// Mark lets whoever edits find a key again; it is never written.
+	Mark int `json:"-"`
 }
 
 // SideNames are where "just outside" can be.

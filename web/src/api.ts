@@ -3,11 +3,14 @@ import { Problem, type Clip, type ExportPart, type Outcome, type Prop, type Sent
 // What is done when the server wants one to sign in first.
 let knock: () => void = () => undefined
 export const whenSignedOut = (f: () => void) => (knock = f)
+// Counts sign-ins: what was asked before one and is refused after it means nothing.
+let entered = 0
 
 // The server's answers. Every refusal becomes a Problem; status 0 means that
 // the server was not reached.
 // A file takes as long as it takes; everything else answers soon or not at all.
 async function call<T>(method: string, path: string, body?: BodyInit | object): Promise<T> {
+  const before = entered
   const raw = body instanceof Blob || body === undefined
   let answer: Response
   try {
@@ -25,7 +28,7 @@ async function call<T>(method: string, path: string, body?: BodyInit | object): 
     error?: { message: string; field: string; code: string }
   } | null
   const e = failed?.error
-  if (answer.status === 401) knock()
+  if (answer.status === 401 && before === entered) knock()
   throw new Problem(e?.message ?? `The server answered ${answer.status}`, e?.field, e?.code, answer.status)
 }
 
@@ -79,13 +82,17 @@ export const api = {
   export: (id: string, shapes: string[]) => call<{ id: string }>('POST', `/api/clips/${id}/exports`, { shapes }),
   cancel: (exportId: string) => call<void>('POST', `/api/exports/${exportId}/cancel`),
   door: () => call<{ closed: boolean; in: boolean; session: boolean }>('GET', '/api/door'),
-  signIn: (phrase: string) => call<void>('POST', '/api/door', { phrase }),
+  signIn: async (phrase: string) => {
+    await call<void>('POST', '/api/door', { phrase })
+    entered++
+  },
   signOut: () => call<void>('DELETE', '/api/door'),
   sessions: () => call<{ sessions: Session[]; own: string }>('GET', '/api/sessions'),
   endSession: (id: string) => call<void>('DELETE', `/api/sessions/${id}`),
   bytes: async (path: string) => {
+    const before = entered
     const answer = await fetch(path)
-    if (answer.status === 401) knock()
+    if (answer.status === 401 && before === entered) knock()
     if (!answer.ok) throw new Problem('A file of the clip is missing on the server', '', 'missing', answer.status)
     return new Uint8Array(await answer.arrayBuffer())
   }

@@ -4,6 +4,7 @@ import { leftRoom } from '../beatline'
 import { drag } from '../composables/useDrag'
 import { useKeys } from '../composables/useKeys'
 import { useSnap, type Snapped } from '../composables/useSnap'
+import { useRoom } from '../composables/useRoom'
 import { useWarp } from '../composables/useWarp'
 import { useEditor } from '../stores/editor'
 import type { Bead, Command, KeyRef, Track } from '../types'
@@ -25,6 +26,7 @@ const editor = useEditor()
 const keys = useKeys()
 const { snap, clear } = useSnap()
 const warp = useWarp()
+const near = useRoom()
 
 const placing = computed(() => warp.placing(props.layer, props.track.property, props.track.beads))
 const x = (frame: number) => leftRoom + (placing.value?.(frame) ?? frame) * props.scale
@@ -113,11 +115,10 @@ function slide(e: PointerEvent, bead: Bead, me: KeyRef, moving: KeyRef[]) {
   const own = (l: string, p: string, f: number) =>
     moving.some((k) => k.layer === l && k.property === p && k.frame === f)
   const elsewhere = warp.begin(moving)
-  const fits = keys.room(moving)
   let command: Command | null = null
   let by = 0
   let upright: boolean | null = null
-  drag(
+  const drags = drag(
     e,
     (m, dx, dy) => {
       upright ??= props.open && Math.abs(dy) > Math.abs(dx)
@@ -127,7 +128,7 @@ function slide(e: PointerEvent, bead: Bead, me: KeyRef, moving: KeyRef[]) {
         const raw = bead.frame + dx / props.scale
         let hit = snap(raw, 9 / props.scale, own, m.ctrlKey || m.metaKey)
         const wished = (hit ? hit.frame : Math.round(raw)) - bead.frame
-        by = nearest(wished, (b) => fits((f) => f + b))
+        by = room.nearest(wished)
         if (by !== wished) {
           hit = null
           clear()
@@ -140,20 +141,15 @@ function slide(e: PointerEvent, bead: Bead, me: KeyRef, moving: KeyRef[]) {
       else editor.revert()
     },
     async (moved) => {
+      if (!moved) return (clear(), warp.end(), void editor.go(bead.frame))
+      await room.known
       clear()
-      if (!moved) return void editor.go(bead.frame)
-      const done = command ? await editor.run(command) : editor.revert()
+      if (command) await editor.run(command)
+      else editor.revert()
       warp.end()
-      if (done) editor.keys = moving.map((k) => ({ ...k, frame: k.frame + by }))
     }
   )
-}
-
-// nearest is how far keys go towards where they are dragged: they stop before
-// the clip's ends and before another key of their string.
-function nearest(by: number, fits: (by: number) => boolean) {
-  while (by && !fits(by)) by -= Math.sign(by)
-  return by
+  const room = near({ keys: moving, bead: bead.frame }, drags.again)
 }
 
 // One key that was caught by a beat is bound to it; several keep their moments.
@@ -181,26 +177,27 @@ function stretch(e: PointerEvent, bead: Bead, moving: KeyRef[]) {
   const anchor = bead.frame - lo > hi - bead.frame ? lo : hi
   const span = bead.frame - anchor
   const elsewhere = warp.begin(moving)
-  const fits = keys.room(moving)
   let factor = 1
-  drag(
+  const drags = drag(
     e,
     (m, dx) => {
       const raw = bead.frame + dx / props.scale
       const hit = snap(raw, 9 / props.scale, () => true, m.ctrlKey)
       const by = (hit ? hit.frame : Math.round(raw)) - bead.frame
       const wide = (by: number) => Math.max(0.01, (span + by) / span)
-      factor = wide(nearest(by, (b) => fits((f) => anchor + (f - anchor) * wide(b))))
+      factor = wide(room.nearest(by))
       elsewhere((f) => anchor + (f - anchor) * factor)
       editor.showPicture({ type: 'stretchKeys', keys: moving, anchor, factor })
     },
     async (moved) => {
+      await room.known
       clear()
       if (moved && factor !== 1) await keys.stretch(factor, anchor)
       else editor.revert()
       warp.end()
     }
   )
+  const room = near({ keys: moving, anchor, bead: bead.frame }, drags.again)
 }
 
 // Keys can be moved from the keyboard too.

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { useChoices } from '../composables/useChoices'
 import { useEditor } from '../stores/editor'
-import { within } from '../tree'
 import type { Changed, Layer, Rest, Reveal } from '../types'
 import { blends, pins, shapeName, sides } from '../words'
 import BackdropSettings from './BackdropSettings.vue'
@@ -35,12 +35,8 @@ function setRest(values: Partial<Rest>) {
   editor.run({ type: 'setRest', layer: editor.selected, shape: editor.shape, set: values })
 }
 
-const groups = computed(() => [
-  { id: '', name: 'None' },
-  ...(editor.clip?.layers.filter(
-    (l) => l.kind === 'group' && l.id !== editor.selected && !within(editor.layers, l, editor.selected)
-  ) ?? [])
-])
+const choices = useChoices(() => editor.selected)
+const groups = computed(() => [{ id: '', name: 'None' }, ...choices.value.groups])
 </script>
 
 <template>

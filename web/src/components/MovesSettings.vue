@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { usePlayhead } from '../composables/usePlayhead'
 import { useEditor } from '../stores/editor'
 import type { Move } from '../types'
-import { moveKinds, moveName, sides, timecode } from '../words'
+import { moveKinds, moveName, timecode } from '../words'
 import ChoiceField from './ChoiceField.vue'
 import IconButton from './IconButton.vue'
 import NumberField from './NumberField.vue'
@@ -37,13 +37,8 @@ const about = (m: Move) => {
   return s ? `${timecode(s.from, rate.value)} to ${timecode(s.to, rate.value)}` : ''
 }
 const isOn = (m: Move) => typeof m.at !== 'number'
-const sided = (m: Move) => ['gust', 'settle', 'waft', 'unfurl', 'whisk'].includes(m.kind)
-const sideChoices = (m: Move): readonly { id: NonNullable<Move['side']>; name: string }[] =>
-  m.kind === 'unfurl'
-    ? sides.slice(0, 4)
-    : m.kind === 'gust' || m.kind === 'whisk'
-      ? [...sides, { id: '', name: m.kind === 'gust' ? 'From nothing' : 'To nothing' }]
-      : sides
+const sidesOf = (m: Move): readonly { id: NonNullable<Move['side']>; name: string }[] =>
+  moveKinds.find((k) => k.id === m.kind)?.sides ?? []
 </script>
 
 <template>
@@ -80,10 +75,10 @@ const sideChoices = (m: Move): readonly { id: NonNullable<Move['side']>; name: s
       </div>
       <div v-if="openId === m.id" class="three">
         <ChoiceField
-          v-if="sided(m)"
+          v-if="sidesOf(m).length"
           label="Side"
           :value="m.side ?? ''"
-          :options="sideChoices(m)"
+          :options="sidesOf(m)"
           @change="set(m, { side: $event })"
         />
         <NumberField

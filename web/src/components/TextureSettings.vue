@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { useChoices } from '../composables/useChoices'
 import { useEditor } from '../stores/editor'
-import { within } from '../tree'
 import type { Changed, Follow, Layer, Stepping, Wander } from '../types'
 import ChoiceField from './ChoiceField.vue'
 import NumberField from './NumberField.vue'
@@ -24,17 +24,7 @@ function lead(id: string) {
   else setFollow(follow.value ? { layer: id } : { layer: id, position: true, rotation: true, scale: true })
 }
 
-// What a layer may follow: not itself, not what it lies in or what lies in it.
-const others = computed(
-  () =>
-    editor.clip?.layers.filter(
-      (l) =>
-        l.id !== props.layer.id &&
-        l.kind !== 'backdrop' &&
-        !within(editor.layers, props.layer, l.id) &&
-        !within(editor.layers, l, props.layer.id)
-    ) ?? []
-)
+const choices = useChoices(() => props.layer.id)
 const parts = [
   { id: 'position', name: 'Place' },
   { id: 'rotation', name: 'Turn' },
@@ -111,7 +101,7 @@ const parts = [
         bare
         label="Follows"
         :value="follow?.layer ?? ''"
-        :options="[{ id: '', name: 'Nothing' }, ...others.map((l) => ({ id: l.id, name: l.name }))]"
+        :options="[{ id: '', name: 'Nothing' }, ...choices.leaders]"
         @change="lead"
       />
       <div v-if="follow" class="three spaced">

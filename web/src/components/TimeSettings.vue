@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { useChoices } from '../composables/useChoices'
 import { useEditor } from '../stores/editor'
 import type { Inside, Layer } from '../types'
 import ChoiceField from './ChoiceField.vue'
@@ -8,7 +9,7 @@ import NumberField from './NumberField.vue'
 // The time of a group's inside, and what it is cut to.
 const props = defineProps<{ inside: Inside; layer: Layer }>()
 const editor = useEditor()
-const children = computed(() => editor.clip?.layers.filter((l) => l.group === props.layer.id) ?? [])
+const choices = useChoices(() => props.layer.id)
 const keyed = computed(() => (props.layer.tracks.time?.length ?? 0) > 0)
 
 const set = (values: Partial<Inside>) =>
@@ -67,7 +68,7 @@ const set = (values: Partial<Inside>) =>
       :options="[
         { id: '', name: 'Nothing' },
         { id: 'bounds', name: 'Its bounds' },
-        ...children.map((l) => ({ id: l.id, name: `The outline of ${l.name}` }))
+        ...choices.cuts.map((l) => ({ id: l.id, name: `The outline of ${l.name}` }))
       ]"
       @change="set({ clip: $event })"
     />

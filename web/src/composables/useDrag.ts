@@ -6,7 +6,9 @@ export function drag(
 ) {
   start.preventDefault()
   let moved = false
+  let last: PointerEvent | null = null
   const onMove = (e: PointerEvent) => {
+    last = e
     const dx = e.clientX - start.clientX
     const dy = e.clientY - start.clientY
     if (!moved && Math.hypot(dx, dy) < 3) return
@@ -22,4 +24,7 @@ export function drag(
   window.addEventListener('pointermove', onMove)
   window.addEventListener('pointerup', onEnd)
   window.addEventListener('pointercancel', onEnd)
+  // again takes the pointer's newest place once more, when what it means is
+  // known better than it was.
+  return { again: () => last && onMove(last) }
 }

@@ -56,58 +56,11 @@ export function useKeys() {
     if (!all.length) notices.say('The chosen layers have no keys from here on')
   }
 
-  // room tells whether keys may go elsewhere in time: into the clip, and not onto
-  // another key of their string.
-  function room(moving: KeyRef[]) {
-    const standing = new Map<string, Set<number>>()
-    const string = (k: KeyRef) => `${k.layer} ${k.property}`
-    for (const k of moving) if (!standing.has(string(k))) standing.set(string(k), new Set(beads(k).map((b) => b.frame)))
-    for (const k of moving) standing.get(string(k))?.delete(k.frame)
-    const length = editor.clip?.length ?? 0
-    return (to: (frame: number) => number) => {
-      const taken = new Set<string>()
-      return moving.every((k) => {
-        const f = Math.round(to(k.frame))
-        const place = `${string(k)} ${f}`
-        if (f < 0 || f >= length || standing.get(string(k))?.has(f) || taken.has(place)) return false
-        return !!taken.add(place)
-      })
-    }
-  }
-
-  // change runs a command on the selected keys; moved says where they are then.
-  async function change(command: Command, moved: (frame: number) => number = (f) => f) {
-    const before = editor.keys
-    if (!(await editor.run(command))) return
-    editor.keys = before.map((k) => ({ ...k, frame: moved(k.frame) })).filter((k) => bead(k))
-  }
-
-  const move = (by: number) => change({ type: 'moveKeys', keys: editor.keys, by }, (f) => f + by)
-
+  const move = (by: number) => editor.run({ type: 'moveKeys', keys: editor.keys, by })
   const stretch = (factor: number, anchor = first.value) =>
-    change(
-      { type: 'stretchKeys', keys: editor.keys, anchor, factor },
-      (f) => anchor + Math.round((f - anchor) * factor)
-    )
-
-  function reverse() {
-    const ends = first.value + last.value
-    return change({ type: 'reverseKeys', keys: editor.keys }, (f) => ends - f)
-  }
-
-  // Snapped keys are found again by their order on each string.
-  async function snap(to: string) {
-    const before = editor.keys.map((k) => ({ k, i: order(k) }))
-    if (!(await editor.run({ type: 'snapKeys', keys: editor.keys, to }))) return
-    editor.keys = before.flatMap(({ k, i }) => {
-      const b = beads(k)[i]
-      return b ? [{ ...k, frame: b.frame }] : []
-    })
-  }
-
-  const beads = (k: KeyRef) =>
-    editor.view.rows.find((r) => r.layer === k.layer)?.tracks.find((t) => t.property === k.property)?.beads ?? []
-  const order = (k: KeyRef) => beads(k).findIndex((b) => b.frame === k.frame)
+    editor.run({ type: 'stretchKeys', keys: editor.keys, anchor, factor })
+  const reverse = () => editor.run({ type: 'reverseKeys', keys: editor.keys })
+  const snap = (to: string) => editor.run({ type: 'snapKeys', keys: editor.keys, to })
 
   function copy() {
     desk.copied = editor.keys.flatMap((k) => {
@@ -169,7 +122,7 @@ export function useKeys() {
     try {
       const { moment, frame } = await editor.ask('moment', text)
       const by = frame - first.value
-      if (count.value === 1) await change({ type: 'bindKey', key: editor.keys[0], to: moment }, (f) => f + by)
+      if (count.value === 1) await editor.run({ type: 'bindKey', key: editor.keys[0], to: moment })
       else await move(by)
     } catch (e) {
       notices.fail(e)
@@ -185,7 +138,6 @@ export function useKeys() {
     bead,
     key,
     fromHere,
-    room,
     move,
     stretch,
     reverse,

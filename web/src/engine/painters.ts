@@ -8,10 +8,16 @@ export interface Drawn {
   pixels: Uint8Array
 }
 
+// A clip and the hashes of the pictures that it is made of.
+interface State {
+  clip: Clip
+  needs: string[]
+}
+
 // Painters are the engines that draw. Each knows the clip and its pictures.
 export class Painters {
   readonly engines: Engine[]
-  private clip: Clip | null = null
+  private state: State | null = null
   private known = new Map<string, Promise<Uint8Array>>()
   private wanted: Command | null = null
   private pump: Promise<void> | null = null
@@ -24,25 +30,24 @@ export class Painters {
 
   private async restore(e: Engine) {
     this.given.delete(e)
-    if (this.clip) await this.give(e, this.clip)
+    if (this.state) await this.give(e, this.state)
   }
 
-  // pictures brings an engine the pictures of a clip that it lacks, and tells
-  // whether there were any.
-  private async pictures(e: Engine, clip: Clip) {
+  // pictures brings an engine the pictures that it lacks, and tells whether
+  // there were any.
+  private async pictures(e: Engine, needs: string[]) {
     const has = this.given.get(e) ?? new Set<string>()
     this.given.set(e, has)
-    const used = new Set(clip.layers.map((l) => l.cutout?.prop))
-    const lacks = clip.props.filter((p) => p.picture && used.has(p.id) && !has.has(p.hash))
-    for (const p of lacks) {
-      has.add(p.hash)
-      let bytes = this.known.get(p.hash)
-      if (!bytes) this.known.set(p.hash, (bytes = api.bytes(`/api/files/${p.hash}`)))
+    const lacks = needs.filter((hash) => !has.has(hash))
+    for (const hash of lacks) {
+      has.add(hash)
+      let bytes = this.known.get(hash)
+      if (!bytes) this.known.set(hash, (bytes = api.bytes(`/api/files/${hash}`)))
       try {
-        await e.call('picture', p.hash, await bytes)
+        await e.call('picture', hash, await bytes)
       } catch (error) {
-        has.delete(p.hash)
-        this.known.delete(p.hash)
+        has.delete(hash)
+        this.known.delete(hash)
         throw error
       }
     }
@@ -51,31 +56,31 @@ export class Painters {
 
   // give brings an engine a clip. An engine answers in order, so what is drawn
   // next is drawn from this clip.
-  private async give(e: Engine, clip: Clip) {
-    const lacked = await this.pictures(e, clip)
+  private async give(e: Engine, { clip, needs }: State) {
+    const lacked = await this.pictures(e, needs)
     const opened = e.call('open', clip)
     if (lacked) await opened
     else opened.catch(() => undefined) // a crash says so by itself
   }
 
   // follow applies a command as the engine that edits did, which is quicker than
-  // a whole clip; clip is what it leads to when it is kept.
-  async follow(clip: Clip, command: Command | null, keep: boolean) {
-    if (keep) this.clip = clip
+  // a whole clip; state is what it leads to when it is kept.
+  async follow(state: State, command: Command | null, keep: boolean) {
+    if (keep) this.state = state
     await Promise.all(
       this.engines.map(async (e) => {
-        await this.pictures(e, clip)
+        await this.pictures(e, state.needs)
         const followed = e.call('follow', command ? { command, keep } : { keep })
-        if (keep) followed.catch(() => this.give(e, clip))
+        if (keep) followed.catch(() => this.give(e, state))
         else followed.catch(() => undefined) // it was refused there as it was here
       })
     )
   }
 
   // show gives the clip to all engines; it is done when pictures can be asked for.
-  async show(clip: Clip) {
-    this.clip = clip
-    await Promise.all(this.engines.map((e) => this.give(e, clip)))
+  async show(state: State) {
+    this.state = state
+    await Promise.all(this.engines.map((e) => this.give(e, state)))
   }
 
   // preview lets the painters show a command that is not kept. While one is

@@ -593,42 +593,207 @@ export const moveKinds = [
   {
     "id": "gust",
     "name": "Gust",
-    "says": "Flies in from an edge, turns upright, eases to a stop"
+    "says": "Flies in from an edge, turns upright, eases to a stop",
+    "sides": [
+      {
+        "id": "left",
+        "name": "Left"
+      },
+      {
+        "id": "right",
+        "name": "Right"
+      },
+      {
+        "id": "above",
+        "name": "Above"
+      },
+      {
+        "id": "below",
+        "name": "Below"
+      },
+      {
+        "id": "aboveLeft",
+        "name": "Above left"
+      },
+      {
+        "id": "aboveRight",
+        "name": "Above right"
+      },
+      {
+        "id": "belowLeft",
+        "name": "Below left"
+      },
+      {
+        "id": "belowRight",
+        "name": "Below right"
+      },
+      {
+        "id": "",
+        "name": "From nothing"
+      }
+    ]
   },
   {
     "id": "settle",
     "name": "Settle",
-    "says": "Drops, hops, rests"
+    "says": "Drops, hops, rests",
+    "sides": [
+      {
+        "id": "left",
+        "name": "Left"
+      },
+      {
+        "id": "right",
+        "name": "Right"
+      },
+      {
+        "id": "above",
+        "name": "Above"
+      },
+      {
+        "id": "below",
+        "name": "Below"
+      },
+      {
+        "id": "aboveLeft",
+        "name": "Above left"
+      },
+      {
+        "id": "aboveRight",
+        "name": "Above right"
+      },
+      {
+        "id": "belowLeft",
+        "name": "Below left"
+      },
+      {
+        "id": "belowRight",
+        "name": "Below right"
+      }
+    ]
   },
   {
     "id": "swell",
     "name": "Swell",
-    "says": "Pops past full size and back"
+    "says": "Pops past full size and back",
+    "sides": []
   },
   {
     "id": "flutter",
     "name": "Flutter",
-    "says": "Sways from where it hangs and dies down"
+    "says": "Sways from where it hangs and dies down",
+    "sides": []
   },
   {
     "id": "waft",
     "name": "Waft",
-    "says": "Drifts slowly until it leaves"
+    "says": "Drifts slowly until it leaves",
+    "sides": [
+      {
+        "id": "left",
+        "name": "Left"
+      },
+      {
+        "id": "right",
+        "name": "Right"
+      },
+      {
+        "id": "above",
+        "name": "Above"
+      },
+      {
+        "id": "below",
+        "name": "Below"
+      },
+      {
+        "id": "aboveLeft",
+        "name": "Above left"
+      },
+      {
+        "id": "aboveRight",
+        "name": "Above right"
+      },
+      {
+        "id": "belowLeft",
+        "name": "Below left"
+      },
+      {
+        "id": "belowRight",
+        "name": "Below right"
+      }
+    ]
   },
   {
     "id": "unfurl",
     "name": "Unfurl",
-    "says": "Is revealed along its own edge"
+    "says": "Is revealed along its own edge",
+    "sides": [
+      {
+        "id": "left",
+        "name": "Left"
+      },
+      {
+        "id": "right",
+        "name": "Right"
+      },
+      {
+        "id": "above",
+        "name": "Above"
+      },
+      {
+        "id": "below",
+        "name": "Below"
+      }
+    ]
   },
   {
     "id": "lull",
     "name": "Lull",
-    "says": "Stays exactly still"
+    "says": "Stays exactly still",
+    "sides": []
   },
   {
     "id": "whisk",
     "name": "Whisk",
-    "says": "Leaves fast"
+    "says": "Leaves fast",
+    "sides": [
+      {
+        "id": "left",
+        "name": "Left"
+      },
+      {
+        "id": "right",
+        "name": "Right"
+      },
+      {
+        "id": "above",
+        "name": "Above"
+      },
+      {
+        "id": "below",
+        "name": "Below"
+      },
+      {
+        "id": "aboveLeft",
+        "name": "Above left"
+      },
+      {
+        "id": "aboveRight",
+        "name": "Above right"
+      },
+      {
+        "id": "belowLeft",
+        "name": "Below left"
+      },
+      {
+        "id": "belowRight",
+        "name": "Below right"
+      },
+      {
+        "id": "",
+        "name": "To nothing"
+      }
+    ]
   }
 ] as const
 

@@ -12,8 +12,10 @@ export interface Applied {
   layers?: Layer[]
   rows?: Row[]
   places: Places
+  needs?: string[]
   settled?: string[]
   undo?: Change[]
+  keys?: KeyRef[]
 }
 
 export interface Backdrop {
@@ -61,6 +63,17 @@ export interface Change {
   from?: string
   to?: string
   order?: boolean
+}
+
+export interface Choice {
+  id: string
+  name: string
+}
+
+export interface Choices {
+  groups: Choice[]
+  leaders: Choice[]
+  cuts: Choice[]
 }
 
 export interface Clip {
@@ -118,6 +131,12 @@ export interface Drag {
   dx: number
   dy: number
   reach: number
+}
+
+export interface Dragged {
+  keys: KeyRef[]
+  anchor?: number | null
+  bead: number
 }
 
 export interface Drawing {
@@ -412,6 +431,12 @@ export interface Reveal {
   slide?: boolean
 }
 
+export interface Room {
+  least: number
+  most: number
+  taken: number[]
+}
+
 export interface Row {
   layer: string
   depth: number
@@ -569,6 +594,7 @@ export interface Wish {
   open?: string[]
   layer?: string
   layers?: string[]
+  keys?: KeyRef[]
 }
 
 export interface Words {
@@ -638,6 +664,7 @@ export type Command =
 export interface Methods {
   advance: { in: News; out: Advanced }
   apply: { in: Wish; out: Applied }
+  choices: { in: string; out: Choices }
   draft: { in: Draft; out: Layer }
   draftMove: { in: DraftMove; out: Move }
   draw: { in: Drawing; out: Uint8Array }
@@ -653,6 +680,7 @@ export interface Methods {
   picture: { in: string; out: boolean }
   places: { in: Looking; out: Places }
   reopen: { in: Clip; out: boolean }
+  room: { in: Dragged; out: Room }
   snap: { in: Drag; out: Caught }
   solo: { in: string[]; out: boolean }
   stays: { in: Command; out: string }

@@ -36,18 +36,21 @@ const emptyView: View = {
 interface Shown {
   clip: Clip
   view: View
+  needs: string[] // hashes of the pictures that it is made of
 }
 
 // over puts what a command changed on top of a state. Layers and rows that did
 // not change stay the same objects, so that nothing is drawn again for them.
 function over(base: Shown, a: Applied): Shown {
-  if (a.clip && a.view) return { clip: a.clip, view: a.view }
+  const needs = a.needs ?? base.needs
+  if (a.clip && a.view) return { clip: a.clip, view: a.view, needs }
   if (!a.layers?.length) return base
   const layers = new Map(a.layers.map((l) => [l.id, l]))
   const rows = new Map((a.rows ?? []).map((r) => [r.layer, r]))
   return {
     clip: { ...base.clip, layers: base.clip.layers.map((l) => layers.get(l.id) ?? l) },
-    view: { ...base.view, rows: base.view.rows.map((r) => rows.get(r.layer) ?? r) }
+    view: { ...base.view, rows: base.view.rows.map((r) => rows.get(r.layer) ?? r) },
+    needs
   }
 }
 
@@ -105,7 +108,7 @@ export const useEditor = defineStore('editor', () => {
     painters = new Painters(2, crashed)
     const got = await api.clip(clipId)
     id.value = clipId
-    kept = { clip: got.clip, view: emptyView }
+    kept = { clip: got.clip, view: emptyView, needs: [] }
     await edit.call('open', got.clip)
     shape.value = got.clip.shapes[0].id
     frame.value = 0
@@ -184,7 +187,7 @@ export const useEditor = defineStore('editor', () => {
   async function whole() {
     const a = await edit.call('apply', { keep: false, ...looking() })
     kept = over(kept, a)
-    await present(kept, a.places, painters.show(kept.clip))
+    await present(kept, a.places, painters.show(kept))
   }
 
   async function look() {
@@ -207,10 +210,13 @@ export const useEditor = defineStore('editor', () => {
   // take applies a command and keeps it; step takes it back.
   async function take(command: Command) {
     const commandId = newId()
-    const a = await edit.call('apply', { command, keep: true, id: commandId, ...looking() })
+    const selected = keys.value
+    const a = await edit.call('apply', { command, keep: true, id: commandId, keys: selected, ...looking() })
     kept = over(kept, a)
+    // What is selected stays so, wherever it is now.
+    if (selected.length && keys.value === selected) keys.value = a.keys ?? []
     if (a.undo) outbox.value?.add({ id: commandId, command })
-    await present(kept, a.places, painters.follow(kept.clip, command, true))
+    await present(kept, a.places, painters.follow(kept, command, true))
     return { settled: a.settled, step: { id: commandId, undo: a.undo ?? [] } }
   }
 
@@ -278,7 +284,7 @@ export const useEditor = defineStore('editor', () => {
     await painters.settled()
     await edit.call('follow', { keep: false })
     const at = await edit.call('places', looking())
-    await present(kept, at, painters.follow(kept.clip, null, false))
+    await present(kept, at, painters.follow(kept, null, false))
   }
 
   function revert() {

@@ -1,0 +1,50 @@
+package clip
+
+// Choice is a layer that another one may be tied to.
+type Choice struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+}
+
+// Choices are what a layer may be tied to, by the rules that Validate has for
+// ties.
+type Choices struct {
+	Groups  []Choice `json:"groups"`  // that it may lie in
+	Leaders []Choice `json:"leaders"` // that it may follow
+	Cuts    []Choice `json:"cuts"`    // layers of a group by whose outline it may be cut
+}
+
+// ChoicesOf lists what a layer may be tied to; nothing for one that is not there.
+func (c *Clip) ChoicesOf(id string) Choices {
+	out := Choices{[]Choice{}, []Choice{}, []Choice{}}
+	l := c.Layer(id)
+	if l == nil {
+		return out
+	}
+	// allowed tries a tie on a copy.
+	try := c.Copy()
+	mine := try.Own(id)
+	was := *mine
+	allowed := func(tie func(l *Layer)) bool {
+		*mine = was
+		tie(mine)
+		return try.validateTies() == nil
+	}
+	for i := range c.Layers {
+		o := &c.Layers[i]
+		if o.ID == id {
+			continue
+		}
+		choice := Choice{o.ID, o.Name}
+		if o.Kind == KindGroup && allowed(func(l *Layer) { l.Group = o.ID }) {
+			out.Groups = append(out.Groups, choice)
+		}
+		if o.Kind != KindBackdrop && allowed(func(l *Layer) { l.Follow = &Follow{Layer: o.ID, Position: true} }) {
+			out.Leaders = append(out.Leaders, choice)
+		}
+		if l.Inside != nil && o.Group == id {
+			out.Cuts = append(out.Cuts, choice)
+		}
+	}
+	return out
+}

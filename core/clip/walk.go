@@ -1,0 +1,154 @@
+package clip
+
+import (
+	"billow/core/motion"
+	"billow/core/timing"
+)
+
+// Visitor is told of what a clip says about time and about its own parts. Each
+// function may change what it is given; nil ones are not called.
+type Visitor struct {
+	Moment  func(m *timing.Moment)
+	Frames  func(n *int)     // a length of time, or a frame of a group's inside
+	Inner   func(v *float64) // a frame of a group's inside, as the value of a key
+	Beats   func(n *float64) // a length in beats; 0 is none
+	Bars    func(n *float64) // a length in bars; 0 is none
+	Layer   func(id *string) // a layer that another one speaks of
+	Prop    func(id *string)
+	Product func(id *string)
+}
+
+func tell[T any](f func(*T), v *T) {
+	if f != nil {
+		f(v)
+	}
+}
+
+// name tells of a reference that is there.
+func name(f func(*string), id *string) {
+	if f != nil && *id != "" {
+		f(id)
+	}
+}
+
+// Walk visits all of a clip. Whoever changes anything in layers makes them the
+// clip's own first.
+func (c *Clip) Walk(v Visitor) {
+	tell(v.Frames, &c.Length)
+	tell(v.Moment, &c.Poster)
+	for i := range c.Scenes {
+		tell(v.Moment, &c.Scenes[i].At)
+	}
+	for i := range c.Markers {
+		tell(v.Moment, &c.Markers[i].At)
+	}
+	if c.Range != nil {
+		tell(v.Moment, &c.Range.In)
+		tell(v.Moment, &c.Range.Out)
+	}
+	if t := c.Tune; t != nil {
+		name(v.Prop, &t.Prop)
+		tell(v.Frames, &t.FadeIn)
+		tell(v.Frames, &t.FadeOut)
+	}
+	for i := range c.Products {
+		name(v.Prop, &c.Products[i].Prop)
+	}
+	v.tracks(c.Light.Tracks)
+	for i := range c.Layers {
+		c.Layers[i].Walk(v)
+	}
+}
+
+// Walk visits all of a layer.
+func (l *Layer) Walk(v Visitor) {
+	name(v.Layer, &l.Group)
+	tell(v.Moment, &l.From)
+	if l.To != nil {
+		tell(v.Moment, l.To)
+	}
+	v.tracks(l.Tracks)
+	for i := range l.Values[Time] {
+		tell(v.Inner, &l.Values[Time][i])
+	}
+	for i := range l.Moves {
+		m := &l.Moves[i]
+		tell(v.Moment, &m.At)
+		tell(v.Frames, &m.Length)
+		tell(v.Beats, &m.Beats)
+	}
+	if l.Follow != nil {
+		name(v.Layer, &l.Follow.Layer)
+	}
+	if l.Cutout != nil {
+		name(v.Prop, &l.Cutout.Prop)
+	}
+	if l.Words != nil {
+		name(v.Product, &l.Words.Product)
+	}
+	if l.Inside != nil {
+		v.inside(l.Inside)
+	}
+	if l.Lineup != nil {
+		v.lineup(l.Lineup)
+	}
+}
+
+func (v Visitor) tracks(tracks map[string]motion.Track) {
+	for property, t := range tracks {
+		for k := range t {
+			tell(v.Moment, &t[k].At)
+			if property == Time {
+				for i := range t[k].Value {
+					tell(v.Inner, &t[k].Value[i])
+				}
+			}
+		}
+	}
+}
+
+func (v Visitor) inside(in *Inside) {
+	tell(v.Frames, &in.Offset)
+	tell(v.Frames, &in.Repeat)
+	if in.Freeze != nil {
+		tell(v.Frames, in.Freeze)
+	}
+	if in.Clip != Bounds {
+		name(v.Layer, &in.Clip)
+	}
+}
+
+func (v Visitor) lineup(u *Lineup) {
+	tell(v.Moment, &u.Start)
+	tell(v.Frames, &u.Stay)
+	tell(v.Frames, &u.Change)
+	tell(v.Beats, &u.Beats)
+	tell(v.Bars, &u.Bars)
+	for i := range u.Items {
+		name(v.Layer, &u.Items[i].Layer)
+		for k := range u.Items[i].With {
+			name(v.Layer, &u.Items[i].With[k])
+		}
+	}
+}
+
+// Needs are the props without which a clip cannot be drawn and heard, in the
+// order in which it has them: preview, export and bundles ask for these. The
+// picture of a product that no layer shows is not one of them.
+func (c *Clip) Needs() []*Prop {
+	used := map[string]bool{}
+	v := Visitor{Prop: func(id *string) { used[*id] = true }}
+	if c.Tune != nil {
+		v.Prop(&c.Tune.Prop)
+	}
+	for i := range c.Layers {
+		c.Layers[i].Walk(v)
+	}
+	var out []*Prop
+	for i := range c.Props {
+		if used[c.Props[i].ID] {
+			out = append(out, &c.Props[i])
+		}
+	}
+	return out
+}
