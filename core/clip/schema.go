@@ -92,6 +92,9 @@ func describeFields(t reflect.Type, defs map[string]any) map[string]any {
 	for i := range t.NumField() {
 		f := t.Field(i)
 		name, options, _ := strings.Cut(f.Tag.Get("json"), ",")
+		if name == "-" {
+			continue
+		}
 		p := describe(f.Type, defs)
 		if list, ok := enums[t.Name()+"."+f.Name]; ok {
 			p["enum"] = list

@@ -57,7 +57,7 @@ func leaves(v reflect.Value, path string, found map[string]reflect.Value) {
 			return
 		}
 		for i := range v.NumField() {
-			if f := v.Type().Field(i); f.IsExported() {
+			if f := v.Type().Field(i); f.IsExported() && f.Tag.Get("json") != "-" {
 				name := f.Name
 				if path != "" {
 					name = path + "." + f.Name
