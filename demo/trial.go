@@ -5,6 +5,7 @@ import (
 
 	"billow/core/clip"
 	"billow/core/colour"
+	"billow/core/effect"
 	"billow/core/motion"
 	"billow/core/timing"
 )
@@ -25,6 +26,7 @@ func Trial(w *World) (*clip.Clip, error) {
 		trialBlends()...)
 	c.Layers = append(c.Layers, trialGroups()...)
 	c.Layers = append(c.Layers, trialWords()...)
+	c.Layers = append(c.Layers, trialEffects()...)
 	return c, c.Validate()
 }
 
@@ -87,6 +89,23 @@ func trialGroups() []clip.Layer {
 			g.Inside.Speed, g.Stepping = 2, &motion.Stepping{Rate: 8, Turn: 3, Shift: 4}
 		}
 		out = append(out, g, card, l)
+	}
+	return out
+}
+
+// trialEffects is a cut-out for each effect, which grows from nothing.
+func trialEffects() []clip.Layer {
+	var out []clip.Layer
+	for i, e := range effect.All {
+		l := cutout("effect-"+e.Name, e.Name, "mug", "left", 90+float64(i%4)*160, -520+float64(i/4)*170, 150)
+		for _, p := range e.Properties {
+			from, to := make([]float64, p.Dims), make([]float64, p.Dims)
+			for d := range from {
+				from[d], to[d] = p.Neutral, p.Neutral+(p.Max-p.Neutral)/3
+			}
+			l.Tracks[p.Name] = motion.Track{key(timing.At(0), linear, from...), key(timing.At(89), linear, to...)}
+		}
+		out = append(out, l)
 	}
 	return out
 }

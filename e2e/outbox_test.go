@@ -50,7 +50,7 @@ func TestWhatAClosedTabLeftIsSentOnce(t *testing.T) {
 	if got := site.stored(t, id).Layer("mug-layer").Rest.X; got != x+3 {
 		t.Errorf("after another page was opened the mug lies at %g instead of %g", got, x+3)
 	}
-	if left := c.eval(`String(Object.keys(localStorage).filter(k => k.startsWith('billow-outbox/`+id+`/')).length)`); left != "0" {
+	if left := c.eval(`String(Object.keys(localStorage).filter(k => k.startsWith('billow-outbox/` + id + `/')).length)`); left != "0" {
 		t.Errorf("%s outboxes are left", left)
 	}
 }

@@ -42,6 +42,17 @@ func (w Work) Done() {
 	}
 }
 
+// Changeable is the sheet at its full detail as one that may be changed.
+func (w Work) Changeable() *paint.Sheet {
+	b := w.Levels[0]
+	if !w.Mine {
+		own := w.Pool.Get(b.W, b.H)
+		copy(own.Pix, b.Pix)
+		b = own
+	}
+	return paint.NewSheet(b, w.X, w.Y, w.Per)
+}
+
 // Neutral tells whether an effect changes nothing.
 func (e *Effect) Neutral(v Values) bool {
 	for i, p := range e.Properties {
@@ -55,4 +66,4 @@ func (e *Effect) Neutral(v Values) bool {
 }
 
 // All is the effects in the order in which they are drawn.
-var All = []*Effect{&Blur}
+var All = []*Effect{&Saturation, &Blur}

@@ -471,7 +471,7 @@ func TestPickGoesThroughTheStack(t *testing.T) {
 func TestEveryPropertyHasItsPlace(t *testing.T) {
 	names := map[int]string{
 		position: clip.Position, scale: clip.Scale, rotation: clip.Rotation, opacity: clip.Opacity, lift: clip.Lift, skew: clip.Skew,
-		pivot: clip.Pivot, properties: "blur", depth: clip.Depth, crop: clip.Crop, corner: clip.Corner, outline: clip.Outline,
+		pivot: clip.Pivot, depth: clip.Depth, crop: clip.Crop, corner: clip.Corner, outline: clip.Outline,
 		drawStart: clip.DrawStart, drawEnd: clip.DrawEnd, letterSpacing: clip.LetterSpacing, reveal: clip.Revealed,
 		fillColour: clip.FillColour, emphasisColour: clip.EmphasisColour, plateColour: clip.PlateColour, outlineColour: clip.OutlineColour,
 		stopColour1: clip.StopColour1, stopColour2: clip.StopColour2, stopColour3: clip.StopColour3, stopColour4: clip.StopColour4, time: clip.Time,

@@ -462,6 +462,27 @@ export const properties = [
     ]
   },
   {
+    "name": "saturation",
+    "title": "Saturation",
+    "unit": "%",
+    "parts": [
+      ""
+    ],
+    "dims": 1,
+    "neutral": 100,
+    "min": 0,
+    "max": 300,
+    "colour": false,
+    "kinds": [
+      "cutout",
+      "words",
+      "badge",
+      "card",
+      "backdrop",
+      "group"
+    ]
+  },
+  {
     "name": "blur",
     "title": "Blur",
     "unit": "",
