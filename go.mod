@@ -7,7 +7,7 @@ tool honnef.co/go/tools/cmd/staticcheck
 require (
 	github.com/gin-gonic/gin v1.12.0
 	github.com/go-rod/rod v0.116.2
-	github.com/go-text/typesetting v0.3.5
+	github.com/go-text/typesetting v0.3.3 // 0.3.4 and 0.3.5 lose kerning, see docs/architecture.md
 	github.com/jackc/pgx/v5 v5.12.0
 	github.com/pressly/goose/v3 v3.29.0
 	github.com/riverqueue/river v0.51.1

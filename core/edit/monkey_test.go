@@ -16,6 +16,7 @@ type monkey struct {
 	c     *clip.Clip
 	n     int
 	undos []object // of what was done, the oldest first
+	form  string   // of the newest command: its subject, place and type
 }
 
 func (m *monkey) layer() *clip.Layer { return &m.c.Layers[m.Intn(len(m.c.Layers))] }
@@ -101,14 +102,32 @@ func (m *monkey) command() object {
 	m.n++
 	id := fmt.Sprintf("made-%d", m.n)
 	subjects := [][]object{m.ofKeys(), m.ofValues(), m.ofMoves(id), m.ofStack(id), m.ofClip()}
+	m.form = ""
 	if m.Intn(12) == 0 {
 		return object{"type": "batch", "commands": []object{m.ofKeys()[m.Intn(4)], m.ofStack(id)[m.Intn(4)], m.ofClip()[m.Intn(4)]}}
 	}
 	if n := len(m.undos); n > 0 && m.Intn(10) == 0 {
 		return m.undos[n-1-m.Intn(min(n, 20))]
 	}
-	s := subjects[m.Intn(len(subjects))]
-	return s[m.Intn(len(s))]
+	i := m.Intn(len(subjects))
+	k := m.Intn(len(subjects[i]))
+	m.form = formOf(i, k, subjects[i][k])
+	return subjects[i][k]
+}
+
+func formOf(subject, place int, command object) string {
+	return fmt.Sprintf("%d.%d %s", subject, place, command["type"])
+}
+
+// forms are all forms that a command can have.
+func (m *monkey) forms() []string {
+	var out []string
+	for i, list := range [][]object{m.ofKeys(), m.ofValues(), m.ofMoves("form"), m.ofStack("form"), m.ofClip()} {
+		for k, command := range list {
+			out = append(out, formOf(i, k, command))
+		}
+	}
+	return out
 }
 
 func (m *monkey) ofKeys() []object {
@@ -124,10 +143,10 @@ func (m *monkey) ofKeys() []object {
 		{"type": "holdCreep", "key": m.keys()[0]},
 		{"type": "removeKeys", "keys": m.keys()},
 		{"type": "bindKey", "key": m.keys()[0], "to": m.moment()},
-		{"type": "bendPath", "key": m.keys()[0], "out": m.numbers(200)[:1], "in": m.numbers(200)},
+		{"type": "bendPath", "key": m.keys()[0], "out": m.numbers(200), "in": []float64{-60, m.NormFloat64() * 90}},
 		{"type": "bendPath", "key": m.keys()[0], "out": []float64{m.NormFloat64() * 200, 40}, "in": nil},
 		{"type": "setKey", "layer": m.pick(m.layer().ID, m.layer().ID, clip.LightID), "property": p, "key": key},
-		{"type": "setKey", "layer": m.layer().ID, "property": clip.Position, "key": object{"at": m.moment(), "off": m.pick("left", "above", "in"), "ease": m.ease()}},
+		{"type": "setKey", "layer": m.layer().ID, "property": clip.Position, "key": object{"at": m.moment(), "value": []float64{m.NormFloat64() * 90, 0}, "off": m.pick("left", "above", "in"), "ease": m.ease()}},
 		{"type": "pasteKeys", "layer": m.layer().ID, "at": m.frame(), "keys": []object{
 			{"property": p, "after": m.Intn(20), "key": key}, {"property": m.property(), "after": m.Intn(20), "key": key},
 		}},
@@ -142,12 +161,12 @@ func (m *monkey) ofValues() []object {
 		{"type": "handle", "layer": l.ID, "shape": m.pick("tall", "wide"), "frame": m.frame(), "target": m.pick("auto", "rest", "key"), "dx": m.NormFloat64() * 90, "wider": m.Float64() * 2, "turn": 4},
 		{"type": "movePivot", "layer": l.ID, "shape": "tall", "to": []float64{m.NormFloat64() * 60, 30}, "move": []float64{4, m.NormFloat64() * 60}},
 		{"type": "setRest", "layer": l.ID, "shape": m.pick("", "tall", "wide"), "set": object{"x": m.NormFloat64() * 400, "away": m.Intn(5) == 0}},
-		{"type": "setRest", "layer": l.ID, "set": object{"scale": m.NormFloat64() * 100, "rotation": m.NormFloat64() * 400}},
+		{"type": "setRest", "layer": l.ID, "shape": "tall", "set": object{"size": 300 + m.NormFloat64()*100, "turn": m.NormFloat64() * 400}},
 		{"type": "clearRest", "layer": l.ID, "shape": m.pick("tall", "wide")},
 		{"type": "setLight", "set": object{"direction": m.NormFloat64() * 200, "height": m.Float64() * 90}},
 		{"type": "setLayer", "layer": l.ID, "set": object{"follow": object{"layer": m.layer().ID, "rotation": true, "position": m.Intn(2) == 0}}},
 		{"type": "setLayer", "layer": l.ID, "set": object{"wander": object{"amount": 5, "pace": m.Float64() * 9}}},
-		{"type": "setLayer", "layer": l.ID, "set": object{"opacity": m.NormFloat64() * 100, "blend": m.pick("multiply", "normal", "odd")}},
+		{"type": "setLayer", "layer": l.ID, "set": object{"shutter": m.Float64() * 800, "blend": m.pick("multiply", "normal", "odd")}},
 		{"type": "swapPicture", "layer": l.ID, "prop": m.pick("mug", "mug", "mug", "tune", "gone")},
 	}
 }
@@ -194,7 +213,7 @@ func (m *monkey) ofClip() []object {
 		{"type": "setTempo", "perBar": m.Intn(8)},
 		{"type": "setTempo", "barAt": m.frame()},
 		{"type": "setMarks", "markers": []object{{"name": "M", "at": m.moment()}}},
-		{"type": "setMarks", "scenes": []object{{"name": "S", "at": m.frame()}}, "range": object{"from": m.frame(), "to": m.frame()}},
+		{"type": "setMarks", "scenes": []object{{"name": "S", "at": m.frame()}}, "range": object{"in": m.frame(), "out": m.frame()}},
 		{"type": "setTune", "tune": object{"prop": m.pick("tune", "quick", "mug"), "start": m.Float64() * 20, "gain": -3.0, "fadeOut": m.Intn(60)}},
 		{"type": "setTune", "tune": nil},
 	}

@@ -18,7 +18,7 @@ import (
 // stays valid, reads back, can be described and drawn in every shape, and a
 // command that is refused says why about a field.
 func TestRandomMotionKeepsTheClipSound(t *testing.T) {
-	taken := map[string]bool{}
+	taken, forms := map[string]bool{}, map[string]bool{}
 	for seed := range int64(6) {
 		m := &monkey{Rand: rand.New(rand.NewSource(seed)), c: three()}
 		for n := range 400 {
@@ -29,6 +29,7 @@ func TestRandomMotionKeepsTheClipSound(t *testing.T) {
 			if before, next := m.c, take(t, m.c, command); next != nil {
 				m.c = next
 				taken[command["type"].(string)] = true
+				forms[m.form] = true
 				if n%2 == 0 {
 					m.undoable(t, before, next)
 				}
@@ -44,6 +45,11 @@ func TestRandomMotionKeepsTheClipSound(t *testing.T) {
 	for kind := range kinds {
 		if !taken[kind] && kind != "addProp" && kind != "setProduct" {
 			t.Errorf("no random %s was ever taken", kind)
+		}
+	}
+	for _, form := range (&monkey{Rand: rand.New(rand.NewSource(1)), c: three()}).forms() {
+		if !forms[form] {
+			t.Errorf("no random command %s was ever taken", form)
 		}
 	}
 }

@@ -58,6 +58,7 @@ var Methods = map[string]Method{
 	"pick":      ask(pick),
 	"snap":      ask(snap),
 	"keyHere":   ask(keyHere),
+	"pivot":     ask(pivot),
 	"room":      ask(room),
 	"choices":   ask(choices),
 	"draft":     ask(draft),

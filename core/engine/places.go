@@ -160,3 +160,33 @@ func keyHere(e *Engine, in edit.KeyRef) (motion.Key, error) {
 	}
 	return edit.KeyHere(e.shown, in.Layer, in.Property, in.Frame), nil
 }
+
+// PivotAt is a point of a frame, in units from its centre, on which a layer's
+// pivot is put.
+type PivotAt struct {
+	Shape string  `json:"shape"`
+	Frame int     `json:"frame"`
+	Layer string  `json:"layer"`
+	X     float64 `json:"x"`
+	Y     float64 `json:"y"`
+}
+
+// Pivoted is what movePivot says of it.
+type Pivoted struct {
+	To   [2]float64 `json:"to"`
+	Move [2]float64 `json:"move"`
+}
+
+// pivot tells where a layer's pivot goes and how its rest moves with it. It is
+// asked about the clip as it is kept.
+func pivot(e *Engine, in PivotAt) (Pivoted, error) {
+	s, err := e.shape(in.Shape)
+	if err != nil {
+		return Pivoted{}, err
+	}
+	to, move, ok := frame.Arrange(e.kept, s, e.lib).Repivot(in.Layer, float64(in.Frame), in.X, in.Y)
+	if !ok {
+		return Pivoted{}, clip.Fault("layer", "the pivot of a layer without a size cannot be moved")
+	}
+	return Pivoted{to, move}, nil
+}

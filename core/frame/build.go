@@ -128,7 +128,7 @@ func shadowless(a *actor) *actor {
 	l.Shadow = &clip.Shadow{None: true}
 	return &actor{
 		layer: &l, parent: a.parent, children: a.children, leader: a.leader, from: a.from, to: a.to, rest: a.rest,
-		gx: a.gx, gy: a.gy, cx: a.cx, cy: a.cy, w: a.w, h: a.h, base: a.base, curves: a.curves, largest: a.largest,
+		gx: a.gx, gy: a.gy, cx: a.cx, cy: a.cy, w: a.w, h: a.h, hx: a.hx, hy: a.hy, base: a.base, curves: a.curves, largest: a.largest,
 		still: a.still, content: a.content,
 	}
 }

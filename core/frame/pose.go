@@ -134,16 +134,8 @@ func (s *Stage) local(a *actor, env around) Pose {
 	g := s.gesture(a, env.frame)
 	at, _, _, _ := s.held(a, env.frame)
 	px, py := a.pivotAt(at)
-	size := 1.0
-	if a.layer.Kind == clip.KindGroup {
-		size = a.rest.Size / 1000
-	}
-	m := paint.Translate(-px, -py).Then(paint.Scale(g.sx*size, g.sy*size))
-	if k := a.number(skew, at); k != 0 {
-		m = m.Then(paint.Affine{A: 1, C: -math.Tan(k * math.Pi / 180), D: 1})
-	}
 	turn := a.rest.Turn + g.turn
-	m = m.Then(paint.Rotate(turn)).Then(paint.Translate(px+a.cx+g.x, py+a.cy+g.y))
+	m := paint.Translate(-px, -py).Then(a.about(g, at)).Then(paint.Translate(px+a.cx+g.x, py+a.cy+g.y))
 	if a.leader != nil {
 		step := at - env.frame // what is stepped is carried in steps, too
 		m = m.Then(s.carry(a, around{frame: at, outer: env.outer + step}).as(a.layer.Follow))
@@ -154,6 +146,19 @@ func (s *Stage) local(a *actor, env around) Pose {
 		m = m.Then(paint.Scale(near, near))
 	}
 	return Pose{M: m, Opacity: min(max(a.number(opacity, at)/100, 0), 1), Turn: turn, Position: g.plain, Perspective: near}
+}
+
+// about is what sizes, leans and turns an actor about its pivot.
+func (a *actor) about(g gesture, at float64) paint.Affine {
+	size := 1.0
+	if a.layer.Kind == clip.KindGroup {
+		size = a.rest.Size / 1000
+	}
+	m := paint.Scale(g.sx*size, g.sy*size)
+	if k := a.number(skew, at); k != 0 {
+		m = m.Then(paint.Affine{A: 1, C: -math.Tan(k * math.Pi / 180), D: 1})
+	}
+	return m.Then(paint.Rotate(a.rest.Turn + g.turn))
 }
 
 // around is what surrounds an actor: the time and the space of its groups.
@@ -240,4 +245,42 @@ func (s *Stage) pose(a *actor, out around) Pose {
 // spread is by how much a mapping lengthens most, and on the mean.
 func spread(m paint.Affine) (most, mean float64) {
 	return max(math.Hypot(m.A, m.B), math.Hypot(m.C, m.D)), math.Sqrt(abs(m.Det()))
+}
+
+// caught lets a pivot catch on the centre and the edges, in percent.
+func caught(v float64) float64 {
+	for _, line := range [3]float64{-50, 0, 50} {
+		if abs(v-line) < 3 {
+			return line
+		}
+	}
+	return v
+}
+
+// Repivot is where the pivot of a layer lies, in percent of its visible size from
+// its centre, when it is put on a point of the frame on some frame, and by how
+// much its rest then moves, in the units of its group, so that it stays where it
+// is: what turns and sizes it does so about another point. ok is false for a
+// layer that is not there or has no size.
+func (s *Stage) Repivot(layer string, frame float64, x, y float64) (to, move [2]float64, ok bool) {
+	a := s.byID[layer]
+	if a == nil || a.w == 0 || a.h == 0 {
+		return to, move, false
+	}
+	env, _ := s.surroundings(a, frame)
+	inv, ok := s.local(a, env).M.Then(env.m).Inverse()
+	if !ok {
+		return to, move, false
+	}
+	lx, ly := inv.Apply(x, y)
+	to = [2]float64{caught(lx / a.w * 100), caught(ly / a.h * 100)}
+	lx, ly = to[0]/100*a.w, to[1]/100*a.h
+	// With L what turns and sizes about the pivot p, a point q goes to
+	// L(q-p) + p + c; that it stays when p becomes p' asks for c' - c = (L-1)(p'-p).
+	at, _, _, _ := s.held(a, env.frame)
+	px, py := a.pivotAt(at)
+	m := a.about(s.gesture(a, env.frame), at)
+	dx, dy := lx-px, ly-py
+	move = [2]float64{m.A*dx + m.C*dy - dx, m.B*dx + m.D*dy - dy}
+	return to, move, true
 }

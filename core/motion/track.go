@@ -11,10 +11,12 @@ import (
 // Key holds a value at a moment and the easing towards the next key.
 type Key struct {
 	At timing.Moment `json:"at"`
-	// Value has two numbers for a position and one for everything else.
+	// Value has as many numbers as the property says; a scale may have one for
+	// both.
 	Value []float64 `json:"value"`
-	// Off makes a position key "just outside": "left", "right", "above" or
-	// "below". The number on that axis is then worked out for each shape.
+	// Off makes a position key "just outside": one of SideNames, a corner being
+	// outside on both axes. The numbers on these axes are worked out for each
+	// shape.
 	Off  string `json:"off,omitempty"`
 	Ease Ease   `json:"ease"`
 	// Out and In bend the path of a position: where the path leaves this key and

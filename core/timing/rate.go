@@ -29,9 +29,12 @@ func (r Rate) Valid() bool {
 // Seconds is the time at which a frame begins.
 func (r Rate) Seconds(frame int) float64 { return float64(frame) / float64(r) }
 
-// Frame is the frame that begins nearest to a time in seconds.
+// Frame is the frame that begins nearest to a time in seconds; a time in the
+// middle between two frames belongs to the later one.
 func (r Rate) Frame(seconds float64) int {
-	return int(math.Floor(seconds*float64(r) + 0.5))
+	// A time that was worked out may lie the last digit of a number before the
+	// middle: a millionth of a frame counts as the middle.
+	return int(math.Floor(seconds*float64(r) + 0.5 + 1e-6))
 }
 
 // Timecode writes a frame as seconds and frames: "4s05f".

@@ -79,3 +79,30 @@ func TestMomentJSON(t *testing.T) {
 		}
 	}
 }
+
+// At many tempos every beat, or every second one, falls exactly between two
+// frames. All of them go up, wherever the first beat lies.
+func TestBeatsBetweenTwoFramesAllGoUp(t *testing.T) {
+	halves := 0
+	for _, rate := range Rates {
+		for bpm := int64(40); bpm <= 240; bpm++ {
+			for tenths := int64(0); tenths < 10; tenths++ {
+				c := Clock{Rate: rate, Tempo: Tempo{BPM: float64(bpm), PerBar: 4, First: float64(tenths) / 10}}
+				for beat := int64(0); beat < 64; beat++ {
+					// frame = (tenths/10 + 60 beat/bpm) rate, as a fraction of whole numbers.
+					over, under := (tenths*bpm+600*beat)*int64(rate), 10*bpm
+					want := int((2*over + under) / (2 * under))
+					if (2*over+under)%(2*under) == 0 {
+						halves++
+					}
+					if got := c.Frame(OnBeat(float64(beat))); got != want {
+						t.Fatalf("%d frames a second, %d BPM from 0.%ds: beat %d is on frame %d, want %d", rate, bpm, tenths, beat, got, want)
+					}
+				}
+			}
+		}
+	}
+	if halves < 1000 {
+		t.Errorf("only %d beats lay between two frames", halves)
+	}
+}

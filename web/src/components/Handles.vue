@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { useTabletop, type Make } from '../composables/useTabletop'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
-import type { Place } from '../types'
+import type { Command, Place } from '../types'
 import MotionPath from './MotionPath.vue'
 
 // The handles of the chosen layers, over the picture. w and h are its pixels.
@@ -137,23 +137,17 @@ function movePivot(e: PointerEvent) {
   e.stopPropagation()
   const p = place.value as Place
   const from = top.units(e)
-  top.follow(e, (m) => {
+  top.follow(e, async (m): Promise<Command[]> => {
     const at = top.units(m)
-    const to = share(p, p.pivot[0] + at[0] - from[0], p.pivot[1] + at[1] - from[1])
-    return [{ type: 'movePivot', layer: p.layer, shape: editor.shape, to, move: [0, 0] }]
+    const { to, move } = await editor.ask('pivot', {
+      shape: editor.shape,
+      frame: editor.frame,
+      layer: p.layer,
+      x: p.pivot[0] + at[0] - from[0],
+      y: p.pivot[1] + at[1] - from[1]
+    })
+    return [{ type: 'movePivot', layer: p.layer, shape: editor.shape, to, move }]
   })
-}
-
-// share is a point of the frame in percent of a layer's size from its centre.
-function share(p: Place, x: number, y: number): [number, number] {
-  const [a, b, , d] = p.corners
-  const right = [b[0] - a[0], b[1] - a[1]]
-  const down = [d[0] - a[0], d[1] - a[1]]
-  const det = right[0] * down[1] - right[1] * down[0] || 1
-  const [dx, dy] = [x - p.x, y - p.y]
-  const round = (v: number) => Math.round(v * 1000) / 10
-  const of = (v: number) => (Math.abs(v) < 0.03 ? 0 : Math.abs(Math.abs(v) - 0.5) < 0.03 ? Math.sign(v) * 0.5 : v)
-  return [round(of((dx * down[1] - dy * down[0]) / det)), round(of((dy * right[0] - dx * right[1]) / det))]
 }
 </script>
 

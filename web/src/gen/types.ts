@@ -358,6 +358,19 @@ export interface Picture {
   area?: number
 }
 
+export interface PivotAt {
+  shape: string
+  frame: number
+  layer: string
+  x: number
+  y: number
+}
+
+export interface Pivoted {
+  to: [number, number]
+  move: [number, number]
+}
+
 export interface Place {
   layer: string
   x: number
@@ -678,6 +691,7 @@ export interface Methods {
   path: { in: InShape; out: Path }
   pick: { in: Point; out: string[] }
   picture: { in: string; out: boolean }
+  pivot: { in: PivotAt; out: Pivoted }
   places: { in: Looking; out: Places }
   reopen: { in: Clip; out: boolean }
   room: { in: Dragged; out: Room }

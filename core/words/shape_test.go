@@ -1,0 +1,158 @@
+package words
+
+import (
+	"encoding/json"
+	"os"
+	"os/exec"
+	"path/filepath"
+	"strings"
+	"testing"
+
+	"billow/core/clip"
+
+	"golang.org/x/image/math/fixed"
+)
+
+// Strings in which letters move together or change shape.
+var strung = strings.Split(strings.TrimSpace(`
+To
+Today only
+AVA WAVE Yonder
+Type Tomorrow Type
+LT Lv LY Va We Wo
+P. F. T. V, W; Y:
+Fish fi fl ffi ffl office
+affluent efficient waffle
+"Quoted" Tea
+‘Tis the season
+Kettle, enamel
+Save 30% Today
+from €14.90 Tuesday
+Price: $12.99 each
+£5 off Year-end
+Now ¥1,500 only
+Café crème brûlée
+Äpfel für Öfen
+Über Straße Größe
+Île à Flots
+Ångström Åre
+Łódź Żółw Ćma
+Český Krumlov
+Dvořák Příběh
+Ğöl İstanbul ışık
+Þór Ðuro Æon œuvre
+Mañana Niño
+Año Nuevo
+Voilà, Têtu
+Tyre Tröst Töne
+R.V. Y.A. T.o.
+Xylophone Kayak
+Rhythm Fjord
+Jukebox jazz
+Quick brown foxes
+Waltz, bad nymph
+1st 2nd 3rd of May
+No. 7 Avenue
+A4 Tray V8 Vat
+100 % Wolle
+(Yes) [Top] {Via}
+Tea – Two – Toast
+Yes—Today
+Wait… Tomorrow…
+“Too good”
+Ve Te Ye Fe Pe
+vA wA yA TA
+rt ry rv rw
+kg ko ke kv
+ox ov oy ow
+L’Atelier d’Ivoire
+Vogue & Toys
+@lantern.example To
+#Tide #Wave
+Fast Forward
+Lantern weekend
+Slow mornings
+Three for the trail
+Bring the glow home
+Otter Moss & Co. Ltd.
+`), "\n")
+
+type shaped struct {
+	Glyph   uint32 `json:"g"`
+	Advance int    `json:"ax"`
+	X       int    `json:"dx"`
+	Y       int    `json:"dy"`
+}
+
+// HarfBuzz itself, from Debian's package, shapes the same strings in the same
+// fonts: every glyph, advance and offset is equal, in 64ths of a thousandth of
+// the font size.
+func TestWordsAreShapedAsHarfBuzzShapesThem(t *testing.T) {
+	if len(strung) != 60 {
+		t.Fatalf("there are %d strings", len(strung))
+	}
+	list := filepath.Join(t.TempDir(), "strings")
+	if err := os.WriteFile(list, []byte(strings.Join(strung, "\n")), 0o600); err != nil {
+		t.Fatal(err)
+	}
+	files, err := filepath.Glob("../../fonts/*.ttf")
+	if err != nil || len(files) < 8 {
+		t.Fatalf("there are %d fonts, %v", len(files), err)
+	}
+	for _, file := range files {
+		ttf, err := os.ReadFile(file)
+		if err != nil {
+			t.Fatal(err)
+		}
+		fonts := NewFonts()
+		if err := fonts.Add("font", ttf); err != nil {
+			t.Fatal(err)
+		}
+		out, err := exec.Command("hb-shape", "--font-file="+file, "--text-file="+list, "--font-size=64000", "--language=en",
+			"--direction=ltr", "--script=latn", "--no-glyph-names", "--no-clusters", "--output-format=json").Output()
+		if err != nil {
+			t.Fatal(err)
+		}
+		lines := strings.Split(strings.TrimSpace(string(out)), "\n")
+		if len(lines) != len(strung) {
+			t.Fatalf("hb-shape gave %d lines", len(lines))
+		}
+		for i, line := range lines {
+			var want []shaped
+			if err := json.Unmarshal([]byte(line), &want); err != nil {
+				t.Fatal(err)
+			}
+			compareShaped(t, filepath.Base(file), strung[i], glyphsOf(fonts, strung[i]), want)
+		}
+	}
+}
+
+func glyphsOf(fonts *Fonts, text string) []shaped {
+	s := &setter{fonts: fonts, words: &clip.Words{Text: text, Font: "font"}}
+	s.gather([]Span{{Text: text}})
+	var out []shaped
+	for _, run := range s.paragraph(0, len(s.text), 0)[0] {
+		for _, g := range run.Glyphs {
+			out = append(out, shaped{uint32(g.GlyphID), whole(g.Advance), whole(g.XOffset), whole(g.YOffset)})
+		}
+	}
+	return out
+}
+
+func whole(v fixed.Int26_6) int { return int(v) }
+
+func compareShaped(t *testing.T, font, text string, got, want []shaped) {
+	t.Helper()
+	if len(got) != len(want) {
+		t.Errorf("%s: %q has %d glyphs, HarfBuzz has %d", font, text, len(got), len(want))
+		return
+	}
+	for i := range got {
+		// Both scale font units in whole numbers, one of them by shifts.
+		near := func(a, b int) bool { return a-b <= 1 && b-a <= 1 }
+		if g, w := got[i], want[i]; g.Glyph != w.Glyph || !near(g.Advance, w.Advance) || !near(g.X, w.X) || !near(g.Y, w.Y) {
+			t.Errorf("%s: glyph %d of %q is %+v, HarfBuzz has %+v", font, i, text, g, w)
+			return
+		}
+	}
+}
