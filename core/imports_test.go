@@ -1,7 +1,10 @@
 package core_test
 
 import (
+	"os"
 	"os/exec"
+	"path/filepath"
+	"regexp"
 	"strings"
 	"testing"
 )
@@ -32,5 +35,25 @@ func TestCoreKnowsNobody(t *testing.T) {
 	}
 	if packages < 12 {
 		t.Errorf("only %d packages were looked at", packages)
+	}
+}
+
+// TestFramesUseNoAssembly holds that what a frame depends on calls no function of
+// package math that is written in assembly on one machine and not on another.
+func TestFramesUseNoAssembly(t *testing.T) {
+	for _, name := range []string{"clip", "colour", "effect", "frame", "graph", "layout", "light", "motion", "moves", "paint", "timing", "words"} {
+		files, err := filepath.Glob(filepath.Join(name, "*.go"))
+		if err != nil || len(files) == 0 {
+			t.Fatalf("%s: %v", name, err)
+		}
+		for _, f := range files {
+			text, err := os.ReadFile(f)
+			if err != nil {
+				t.Fatal(err)
+			}
+			if found := regexp.MustCompile(`\bmath\.(Hypot|Exp|Exp2|Log|Log2|Log10|Pow)\(`).Find(text); found != nil && !strings.HasSuffix(f, "_test.go") {
+				t.Errorf("%s calls %s…", f, found)
+			}
+		}
 	}
 }

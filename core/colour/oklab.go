@@ -1,6 +1,10 @@
 package colour
 
-import "math"
+import (
+	"math"
+
+	"billow/core/alike"
+)
 
 // Lab is a colour in OKLab (Björn Ottosson, "A perceptual color space for image
 // processing", 2020; the matrices of CSS Color Module Level 4), in which evenly
@@ -12,14 +16,14 @@ func linear(v float64) float64 {
 	if v <= 0.04045 {
 		return v / 12.92
 	}
-	return math.Pow((v+0.055)/1.055, 2.4)
+	return alike.Pow((v+0.055)/1.055, 2.4)
 }
 
 func encoded(v float64) float64 {
 	if v <= 0.0031308 {
 		return 12.92 * v
 	}
-	return 1.055*math.Pow(v, 1/2.4) - 0.055
+	return 1.055*alike.Pow(v, 1/2.4) - 0.055
 }
 
 // OKLab converts from sRGB numbers of 0..255.

@@ -3,6 +3,7 @@ package effect
 import (
 	"math"
 
+	"billow/core/alike"
 	"billow/core/paint"
 	"billow/core/property"
 )
@@ -26,11 +27,11 @@ var Blur = Effect{
 
 // Softness comes in steps of 4 percent, so that one that changes needs few
 // different blurs; a smaller difference cannot be seen.
-var step = math.Log(1.04)
+var step = alike.Log(1.04)
 
 // Soft is the step nearest to a standard deviation.
 func Soft(sigma float64) float64 {
-	return math.Exp(math.Round(math.Log(max(sigma, 0.05))/step) * step)
+	return alike.Exp(math.Round(alike.Log(max(sigma, 0.05))/step) * step)
 }
 
 // SoftReach is how far a blur can be seen.

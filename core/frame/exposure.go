@@ -3,6 +3,7 @@ package frame
 import (
 	"math"
 
+	"billow/core/alike"
 	"billow/core/paint"
 )
 
@@ -52,7 +53,7 @@ func (s *Stage) apart(a *actor, m, n paint.Affine) float64 {
 	for _, c := range corners {
 		x0, y0 := m.Apply(c[0]*a.w, c[1]*a.h)
 		x1, y1 := n.Apply(c[0]*a.w, c[1]*a.h)
-		far = max(far, math.Hypot(x1-x0, y1-y0)*s.scale)
+		far = max(far, alike.Hypot(x1-x0, y1-y0)*s.scale)
 	}
 	return far
 }

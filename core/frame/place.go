@@ -4,6 +4,7 @@ import (
 	"math"
 	"slices"
 
+	"billow/core/alike"
 	"billow/core/clip"
 	"billow/core/graph"
 	"billow/core/layout"
@@ -49,7 +50,7 @@ func (s *Stage) place(a *actor, frame float64) (Place, bool) {
 	p := s.pose(a, env)
 	pl := Place{
 		Layer: a.layer.ID, X: p.M.E, Y: p.M.F,
-		W: a.w * math.Hypot(p.M.A, p.M.B), H: a.h * math.Hypot(p.M.C, p.M.D),
+		W: a.w * alike.Hypot(p.M.A, p.M.B), H: a.h * alike.Hypot(p.M.C, p.M.D),
 		Turn: math.Atan2(p.M.B, p.M.A) * 180 / math.Pi, Opacity: p.Opacity, Position: p.Position,
 		Away: [2]float64{env.m.A * p.Perspective, env.m.B * p.Perspective},
 	}
@@ -250,10 +251,10 @@ func (s *Stage) LoopGap() LoopGap {
 			if !seen(p, s) {
 				continue
 			}
-			far = math.Hypot(p.W, p.H) * s.scale
+			far = alike.Hypot(p.W, p.H) * s.scale
 		} else {
 			for i := range p.Corners {
-				far = max(far, math.Hypot(p.Corners[i][0]-q.Corners[i][0], p.Corners[i][1]-q.Corners[i][1])*s.scale)
+				far = max(far, alike.Hypot(p.Corners[i][0]-q.Corners[i][0], p.Corners[i][1]-q.Corners[i][1])*s.scale)
 			}
 		}
 		if far > out.Pixels || sudden && out.Layer == "" {

@@ -3,6 +3,7 @@ package frame
 import (
 	"math"
 
+	"billow/core/alike"
 	"billow/core/clip"
 	"billow/core/light"
 	"billow/core/paint"
@@ -244,7 +245,7 @@ func (s *Stage) pose(a *actor, out around) Pose {
 
 // spread is by how much a mapping lengthens most, and on the mean.
 func spread(m paint.Affine) (most, mean float64) {
-	return max(math.Hypot(m.A, m.B), math.Hypot(m.C, m.D)), math.Sqrt(abs(m.Det()))
+	return max(alike.Hypot(m.A, m.B), alike.Hypot(m.C, m.D)), math.Sqrt(abs(m.Det()))
 }
 
 // caught lets a pivot catch on the centre and the edges, in percent.

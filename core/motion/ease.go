@@ -2,6 +2,7 @@
 package motion
 
 import (
+	"billow/core/alike"
 	"billow/core/wording"
 	"fmt"
 	"math"
@@ -206,9 +207,9 @@ func springStep(bounce, t float64) float64 {
 	if zeta > 0.9999 {
 		// Critically damped: 1-(1+wt)e^-wt is down to 1/1000 at w = 9.2334.
 		const w = 9.233413476451586
-		return 1 - (1+w*t)*math.Exp(-w*t)
+		return 1 - (1+w*t)*alike.Exp(-w*t)
 	}
 	w := decay / zeta
 	wd := w * math.Sqrt(1-zeta*zeta)
-	return 1 - math.Exp(-decay*t)*(math.Cos(wd*t)+decay/wd*math.Sin(wd*t))
+	return 1 - alike.Exp(-decay*t)*(math.Cos(wd*t)+decay/wd*math.Sin(wd*t))
 }

@@ -1,6 +1,10 @@
 package motion
 
-import "math"
+import (
+	"math"
+
+	"billow/core/alike"
+)
 
 // bend is a curved way between two positions: a cubic Bezier with a table of
 // its length, so that it is travelled evenly.
@@ -24,7 +28,7 @@ func (b *bend) measure() {
 	px, py := b.at(0)
 	for i := 1; i <= bendSteps; i++ {
 		x, y := b.at(float64(i) / bendSteps)
-		b.lengths[i] = b.lengths[i-1] + math.Hypot(x-px, y-py)
+		b.lengths[i] = b.lengths[i-1] + alike.Hypot(x-px, y-py)
 		px, py = x, y
 	}
 }
@@ -44,7 +48,7 @@ func (b *bend) along(share float64) (x, y float64) {
 		}
 		x0, y0 := b.at(end)
 		x1, y1 := b.at(inner)
-		d := math.Hypot(x1-x0, y1-y0)
+		d := alike.Hypot(x1-x0, y1-y0)
 		if d == 0 {
 			return x0, y0
 		}

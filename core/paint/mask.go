@@ -1,23 +1,15 @@
 package paint
 
-import (
-	"image"
-
-	"golang.org/x/image/vector"
-)
-
 // PathMask is the coverage of a path on a plane of a size.
 func PathMask(p Path, w, h int) *Mask {
-	// Up to 512 pixels the rasteriser counts in fixed point, in which a long
-	// steep edge drifts by parts of a pixel; beyond it does not.
-	wide := w
-	if h <= 512 {
-		wide = max(w, 513)
-	}
-	r := vector.NewRasterizer(wide, h)
-	p.trace(r, 0, 0)
 	m := &Mask{W: w, H: h, Pix: make([]uint8, w*h)}
-	r.Draw(&image.Alpha{Pix: m.Pix, Stride: w, Rect: image.Rect(0, 0, w, h)}, image.Rect(0, 0, w, h), image.Opaque, image.Point{})
+	r := newRaster(w, h)
+	r.add(p, 0, 0)
+	r.coverage(func(y int, row []int32) {
+		for x, cover := range row {
+			m.Pix[y*w+x] = uint8((cover*255 + whole/2) / whole)
+		}
+	})
 	return m
 }
 

@@ -1,6 +1,10 @@
 package paint
 
-import "math"
+import (
+	"math"
+
+	"billow/core/alike"
+)
 
 // solid is the alpha from which on a pixel belongs to a picture for its
 // outline: thin glass does, the soft foot of an edge does not.
@@ -41,7 +45,7 @@ func DistancesAround(b *Bitmap, margin int) *Distances {
 			case q == x && int(rows[x]) == y && !b.atSeam(x-margin, y-margin):
 				d.far[i] = endless
 			default:
-				way := math.Hypot(float64(q-x), float64(int(rows[q])-y))
+				way := alike.Hypot(float64(q-x), float64(int(rows[q])-y))
 				covered := float64(b.alpha(q-margin, int(rows[q])-margin)) / 255
 				d.far[i] = float32(way + 0.5 - covered)
 			}

@@ -1,13 +1,9 @@
 package paint
 
 import (
-	"image"
-	"image/color"
 	"math"
 
 	"billow/core/colour"
-
-	"golang.org/x/image/vector"
 )
 
 // Segment is one step of a path: M, O and L have one point, Q two, C three. O
@@ -64,40 +60,28 @@ func (b *Bitmap) FillPath(p Path, c colour.Colour) {
 	if x0 >= x1 || y0 >= y1 {
 		return
 	}
-	r := vector.NewRasterizer(x1-x0, y1-y0)
-	p.trace(r, float64(x0), float64(y0))
-	fill := image.NewUniform(color.NRGBA{c.R, c.G, c.B, c.A})
-	r.Draw(b.Image(), image.Rect(x0, y0, x1, y1), fill, image.Point{})
+	r := newRaster(x1-x0, y1-y0)
+	r.add(p, float64(x0), float64(y0))
+	full := Premultiplied(c)
+	r.coverage(func(y int, row []int32) {
+		dst := b.Pix[(y+y0)*b.W+x0:]
+		for x, cover := range row {
+			switch {
+			case cover == 0:
+			case cover == whole && c.A == 255:
+				dst[x] = full
+			default:
+				dst[x] = over(dst[x], covered16(c, uint64(cover)))
+			}
+		}
+	})
 }
 
-// trace gives the path to a rasteriser whose corner lies at (x0, y0), every
-// contour closed.
-func (p Path) trace(r *vector.Rasterizer, x0, y0 float64) {
-	open := false
-	for _, s := range p {
-		f := func(i int) (float32, float32) { return float32(s.P[i][0] - x0), float32(s.P[i][1] - y0) }
-		x, y := f(0)
-		switch s.Op {
-		case 'M', 'O':
-			if open {
-				r.ClosePath()
-			}
-			r.MoveTo(x, y)
-			open = true
-		case 'L':
-			r.LineTo(x, y)
-		case 'Q':
-			x1, y1 := f(1)
-			r.QuadTo(x, y, x1, y1)
-		case 'C':
-			x1, y1 := f(1)
-			x2, y2 := f(2)
-			r.CubeTo(x, y, x1, y1, x2, y2)
-		}
-	}
-	if open {
-		r.ClosePath()
-	}
+// covered16 is a colour's pixel where it covers a part of 65536ths.
+func covered16(c colour.Colour, part uint64) uint32 {
+	alpha := uint64(c.A) * part
+	of := func(v uint8) uint32 { return uint32((uint64(v)*alpha + 255*whole/2) / (255 * whole)) }
+	return of(c.R) | of(c.G)<<8 | of(c.B)<<16 | uint32((alpha+whole/2)/whole)<<24
 }
 
 // kappa makes a cubic Bezier follow a quarter of a circle.

@@ -1,6 +1,10 @@
 package paint
 
-import "math"
+import (
+	"math"
+
+	"billow/core/alike"
+)
 
 // polyline is a flattened contour.
 type polyline struct {
@@ -16,7 +20,7 @@ func (p Path) flattened(tolerance float64) []polyline {
 	end := func() {
 		if len(now.points) > 1 {
 			first, last := now.points[0], now.points[len(now.points)-1]
-			if now.closed && math.Hypot(first[0]-last[0], first[1]-last[1]) > 1e-9 {
+			if now.closed && alike.Hypot(first[0]-last[0], first[1]-last[1]) > 1e-9 {
 				now.points = append(now.points, first)
 			}
 			out = append(out, now)
@@ -58,7 +62,7 @@ func (p Path) flattened(tolerance float64) []polyline {
 func appendCurve(points [][2]float64, c [4][2]float64, tolerance float64) [][2]float64 {
 	dd := 0.0
 	for i := range 2 {
-		dd = max(dd, math.Hypot(c[i][0]-2*c[i+1][0]+c[i+2][0], c[i][1]-2*c[i+1][1]+c[i+2][1]))
+		dd = max(dd, alike.Hypot(c[i][0]-2*c[i+1][0]+c[i+2][0], c[i][1]-2*c[i+1][1]+c[i+2][1]))
 	}
 	n := int(min(max(math.Ceil(math.Sqrt(0.75*dd/tolerance)), 1), 200))
 	for i := 1; i <= n; i++ {
@@ -77,7 +81,7 @@ func appendCurve(points [][2]float64, c [4][2]float64, tolerance float64) [][2]f
 func (l polyline) length() float64 {
 	sum := 0.0
 	for i := 1; i < len(l.points); i++ {
-		sum += math.Hypot(l.points[i][0]-l.points[i-1][0], l.points[i][1]-l.points[i-1][1])
+		sum += alike.Hypot(l.points[i][0]-l.points[i-1][0], l.points[i][1]-l.points[i-1][1])
 	}
 	return sum
 }
@@ -88,7 +92,7 @@ func (l polyline) part(from, to float64) polyline {
 	at := 0.0
 	for i := 1; i < len(l.points) && at < to; i++ {
 		a, b := l.points[i-1], l.points[i]
-		d := math.Hypot(b[0]-a[0], b[1]-a[1])
+		d := alike.Hypot(b[0]-a[0], b[1]-a[1])
 		next := at + d
 		if d > 0 && next > from {
 			on := func(want float64) [2]float64 {
@@ -146,7 +150,7 @@ func (s *stroker) line(points [][2]float64, closed bool) {
 		v := vec(pt)
 		if n := len(pts); n > 0 {
 			dx, dy := v[0]-pts[n-1][0], v[1]-pts[n-1][1]
-			d := math.Hypot(dx, dy)
+			d := alike.Hypot(dx, dy)
 			if d < 1e-9 {
 				continue
 			}
