@@ -3,6 +3,7 @@ package main
 import (
 	"encoding/json"
 	"fmt"
+	"reflect"
 	"strings"
 
 	"billow/core/clip"
@@ -15,12 +16,19 @@ import (
 func catalogue() string {
 	var out strings.Builder
 	out.WriteString(head)
-	add := func(name string, v any) {
-		b, err := json.MarshalIndent(v, "", "  ")
+	line := func(v any) []byte {
+		b, err := json.Marshal(v)
 		if err != nil {
-			panic(err) // lists of plain values cannot fail
+			panic(err) // plain values cannot fail
 		}
-		fmt.Fprintf(&out, "export const %s = %s as const\n\n", name, b)
+		return b
+	}
+	add := func(name string, list any) {
+		fmt.Fprintf(&out, "export const %s = [\n", name)
+		for i, v := 0, reflect.ValueOf(list); i < v.Len(); i++ {
+			fmt.Fprintf(&out, "  %s,\n", line(v.Index(i).Interface()))
+		}
+		out.WriteString("] as const\n\n")
 	}
 	add("properties", properties(clip.AllProperties))
 	add("lightProperties", properties(clip.LightProperties))

@@ -26,12 +26,12 @@ func TestTheFilesAreFresh(t *testing.T) {
 func TestEveryCommandAndPropertyIsTold(t *testing.T) {
 	all := files()
 	for name := range edit.Commands() {
-		if !strings.Contains(all["types.ts"], "{ type: '"+name+"'") {
+		if !strings.Contains(all["asked.ts"], "{ type: '"+name+"'") {
 			t.Errorf("the command %s is missing", name)
 		}
 	}
 	for _, p := range clip.AllProperties {
-		if !strings.Contains(all["catalogue.ts"], `"name": "`+p.Name+`"`) || p.Title == "" {
+		if !strings.Contains(all["catalogue.ts"], `"name":"`+p.Name+`"`) || p.Title == "" {
 			t.Errorf("the property %s is missing, or has no title", p.Name)
 		}
 	}

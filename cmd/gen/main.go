@@ -14,7 +14,8 @@ const folder = "../../web/src/gen"
 
 // files are what is written, by name.
 func files() map[string]string {
-	return map[string]string{"types.ts": types(), "catalogue.ts": catalogue()}
+	document, asked := types()
+	return map[string]string{"document.ts": document, "asked.ts": asked, "catalogue.ts": catalogue()}
 }
 
 const head = "// Made from the core by `go generate ./cmd/gen`; not to be changed here.\n\n"

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"maps"
 	"reflect"
+	"regexp"
 	"slices"
 	"strings"
 
@@ -18,11 +19,13 @@ type writer struct {
 	done  map[string]string // name to text
 }
 
-// types writes the document, the commands and what the engine is asked.
-func types() string {
+// types writes the document, and what the engine is asked about it: commands,
+// questions and answers.
+func types() (document, asked string) {
 	w := &writer{map[reflect.Type]string{}, map[string]string{}}
 	w.of(reflect.TypeFor[clip.Clip]())
-	var commands, methods strings.Builder
+	names := slices.Sorted(maps.Keys(w.done))
+	var commands, methods, rest strings.Builder
 	list := edit.Commands()
 	for _, name := range slices.Sorted(maps.Keys(list)) {
 		fmt.Fprintf(&commands, "  | { type: '%s'%s }\n", name, w.inline(reflect.TypeOf(list[name]).Elem()))
@@ -31,15 +34,25 @@ func types() string {
 		m := engine.Methods[name]
 		fmt.Fprintf(&methods, "  %s: { in: %s; out: %s }\n", name, w.of(m.In), w.of(m.Out))
 	}
-	var out strings.Builder
-	out.WriteString(head)
+	document = head
 	for _, name := range slices.Sorted(maps.Keys(w.done)) {
-		out.WriteString(w.done[name] + "\n")
+		if slices.Contains(names, name) {
+			document += w.done[name] + "\n"
+		} else {
+			rest.WriteString(w.done[name] + "\n")
+		}
 	}
-	out.WriteString(changed)
-	fmt.Fprintf(&out, "// Command is one change of a clip.\nexport type Command =\n%s\n", commands.String())
-	fmt.Fprintf(&out, "// Methods are what the engine is asked and what it answers.\nexport interface Methods {\n%s}\n", methods.String())
-	return out.String()
+	rest.WriteString(changed)
+	fmt.Fprintf(&rest, "// Command is one change of a clip.\nexport type Command =\n%s\n", commands.String())
+	fmt.Fprintf(&rest, "// Methods are what the engine is asked and what it answers.\nexport interface Methods {\n%s}\n", methods.String())
+	var used []string
+	for _, name := range names {
+		if regexp.MustCompile(`[^'\w]` + name + `\b`).MatchString(rest.String()) {
+			used = append(used, name)
+		}
+	}
+	asked = head + "import type { " + strings.Join(used, ", ") + " } from './document'\n\n" + rest.String()
+	return strings.TrimSuffix(document, "\n"), asked
 }
 
 // changed is what a command sets of something: any part of it, and nothing in

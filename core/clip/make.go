@@ -21,9 +21,10 @@ var Standard = []Shape{
 
 // StandardShape finds a standard shape by its name or its ratio ("9:16").
 func StandardShape(name string) (Shape, bool) {
-	ratios := map[string]string{"9:16": "tall", "4:5": "portrait", "1:1": "square", "16:9": "wide", "2:3": "poster"}
-	if id, ok := ratios[name]; ok {
-		name = id
+	for _, e := range ShapeNames {
+		if e.Says == name {
+			name = e.ID
+		}
 	}
 	for _, s := range Standard {
 		if s.ID == name {

@@ -95,6 +95,9 @@ func (l *Layer) Walk(v Visitor) {
 }
 
 func (v Visitor) tracks(tracks map[string]motion.Track) {
+	if v.Moment == nil && v.Inner == nil {
+		return // there may be thousands of keys
+	}
 	for property, t := range tracks {
 		for k := range t {
 			tell(v.Moment, &t[k].At)
@@ -133,8 +136,8 @@ func (v Visitor) lineup(u *Lineup) {
 }
 
 // Needs are the props without which a clip cannot be drawn and heard, in the
-// order in which it has them: preview, export and bundles ask for these. The
-// picture of a product that no layer shows is not one of them.
+// order in which it has them: preview and export ask for these. The picture of a
+// product that no layer shows is not one of them.
 func (c *Clip) Needs() []*Prop {
 	used := map[string]bool{}
 	v := Visitor{Prop: func(id *string) { used[*id] = true }}

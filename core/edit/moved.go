@@ -22,7 +22,8 @@ func Moved(c *clip.Clip, raw []byte, keys []KeyRef) ([]KeyRef, error) {
 	look := func(layer string, tracks map[string]motion.Track) {
 		for property, t := range tracks {
 			for i := range t {
-				if m := t[i].Mark; m > 0 {
+				// A copied layer has copies of the marks.
+				if m := t[i].Mark; m > 0 && (found[m-1] == nil || layer == keys[m-1].Layer) {
 					found[m-1] = &KeyRef{layer, property, after.Clock().Frame(t[i].At)}
 				}
 			}

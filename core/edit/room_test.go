@@ -87,6 +87,7 @@ func TestKeysAreFoundAgainAfterACommand(t *testing.T) {
 		{`{"type":"moveKeys","keys":[{"layer":"backdrop","property":"rotation","frame":40}],"by":-25}`, turnsAt(10, 20, 15)},
 		{`{"type":"removeKeys","keys":[{"layer":"backdrop","property":"rotation","frame":20}]}`, turnsAt(10, 40)},
 		{`{"type":"setClip","rate":60}`, turnsAt(20, 40, 80)},
+		{`{"type":"copyLayer","layer":"backdrop","id":"copy"}`, turnsAt(10, 20, 40)},
 		{`{"type":"removeLayer","layer":"backdrop"}`, nil},
 	} {
 		got, err := Moved(c, []byte(step.command), turnsAt(10, 20, 40))

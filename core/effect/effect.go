@@ -32,9 +32,6 @@ type Work struct {
 	Unit float64     // units of the sheet's space that are as long as one of the clip
 }
 
-// Pixels is how many pixels of the sheet are as long as v units of the clip.
-func (w Work) Pixels(v float64) float64 { return v * w.Unit * w.Per }
-
 // Done gives the sheet's memory back where it may be.
 func (w Work) Done() {
 	if w.Mine {

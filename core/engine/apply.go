@@ -102,16 +102,15 @@ func apply(e *Engine, in Wish) (Applied, error) {
 		}
 		out.Undo = done.Inverse()
 		if len(in.Keys) > 0 {
-			if out.Keys, err = edit.Moved(before, in.Command, in.Keys); err != nil {
-				return Applied{}, err
-			}
+			// The command is kept already; at worst nothing is selected any more.
+			out.Keys, _ = edit.Moved(before, in.Command, in.Keys)
 		}
 		if len(done) == 0 && in.ID != "" {
 			e.waiting = e.waiting[:len(e.waiting)-1] // nothing has changed, so nothing is sent
 		}
 	}
 	layers, only := e.shown.Changes(before)
-	if len(layers) > 0 || !only || len(in.Command) == 0 {
+	if in.Keep && len(layers) > 0 || !only || len(in.Command) == 0 {
 		out.Needs = e.needs()
 	}
 	if !only || len(in.Command) == 0 {

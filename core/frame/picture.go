@@ -92,6 +92,9 @@ func (s *Stage) raster(a *actor, w, h float64) float64 {
 // it is made of text.
 func (s *Stage) contentOf(a *actor) graph.Key {
 	l := a.layer
+	if l.Words == nil && l.Card == nil && l.Backdrop == nil {
+		return graph.Key{}
+	}
 	var product *clip.Product
 	if l.Words != nil && l.Words.Product != "" {
 		product = s.clip.Product(l.Words.Product)

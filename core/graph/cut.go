@@ -24,10 +24,7 @@ func (c Cut) Reach() float64 { return 0 }
 
 // Apply cuts.
 func (c Cut) Apply(in *paint.Sheet, mine bool, pool *paint.Pool) *paint.Sheet {
-	s := in
-	if c.Finest > 0 {
-		s = in.Reduced(c.Finest)
-	}
+	s := in.Reduced(c.Finest)
 	w, h := max(c.Right-c.Left, 0), max(c.Bottom-c.Top, 0)
 	m := paint.Translate((c.Left+c.Right)/2, (c.Top+c.Bottom)/2).Then(c.At).
 		Then(paint.Scale(s.Per, s.Per)).Then(paint.Translate(-s.X, -s.Y))

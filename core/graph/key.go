@@ -58,13 +58,5 @@ func (k Key) Colour(c colour.Colour) Key {
 // Matrix adds a mapping.
 func (k Key) Matrix(m paint.Affine) Key { return k.Nums(m.A, m.B, m.C, m.D, m.E, m.F) }
 
-// Flag adds a yes or no.
-func (k Key) Flag(v bool) Key {
-	if v {
-		return k.Word(1)
-	}
-	return k.Word(0)
-}
-
 // Of adds another key.
 func (k Key) Of(o Key) Key { return k.Word(o.a).Word(o.b) }

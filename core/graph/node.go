@@ -64,11 +64,8 @@ type known struct{ *paint.Sheet }
 // Stack is nodes one over the other, from the back to the front.
 func Stack(list []*Node) *Node {
 	n := &Node{Key: Key{}.Word(stackNode).Word(uint64(len(list))), in: list, op: stack{}}
-	for i, in := range list {
+	for _, in := range list {
 		n.Key = n.Key.Of(in.Key)
-		if i == 0 {
-			n.Bounds = in.Bounds
-		}
 		n.Bounds = n.Bounds.Union(in.Bounds)
 	}
 	return n

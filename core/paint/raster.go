@@ -24,7 +24,12 @@ const flatness = 0.02
 func (r *raster) add(p Path, x0, y0 float64) {
 	fixed := func(v [2]float64) (x, y int64) {
 		const most = 1 << 30 // far outside, yet small enough to multiply
-		round := func(v float64) int64 { return int64(min(max(math.Round(v*whole), -most), most)) }
+		round := func(v float64) int64 {
+			if math.IsNaN(v) {
+				return 0 // as a whole number it would differ from machine to machine
+			}
+			return int64(min(max(math.Round(v*whole), -most), most))
+		}
 		return round(v[0] - x0), round(v[1] - y0)
 	}
 	for _, l := range p.flattened(flatness) {

@@ -30,9 +30,9 @@ func (s *Sheet) Coarser() *Sheet {
 }
 
 // Reduced is the sheet at the least detail that still has so many pixels a unit,
-// or at the detail that it has.
+// or at the detail that it has; 0 asks for all of it.
 func (s *Sheet) Reduced(per float64) *Sheet {
-	for s.Per > 2*per && len(s.Levels) > 1 {
+	for per > 0 && s.Per > 2*per && len(s.Levels) > 1 {
 		s = s.Coarser()
 	}
 	return s

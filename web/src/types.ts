@@ -1,9 +1,10 @@
 // The clip document, the commands and the engine's answers come from the core;
 // what the server says besides is here.
-import type { Command } from './gen/types'
+import type { Command } from './gen/asked'
 
-export type * from './gen/types'
-export type { Path as MotionPath } from './gen/types'
+export type * from './gen/document'
+export type * from './gen/asked'
+export type { Path as MotionPath } from './gen/asked'
 
 // What the server answers whoever edits or catches up.
 export interface Outcome {

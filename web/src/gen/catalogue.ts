@@ -1,1000 +1,121 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
 export const properties = [
-  {
-    "name": "position",
-    "title": "Position",
-    "unit": "",
-    "parts": [
-      "right",
-      "down"
-    ],
-    "dims": 2,
-    "neutral": 0,
-    "min": -20000,
-    "max": 20000,
-    "colour": false,
-    "kinds": [
-      "cutout",
-      "words",
-      "badge",
-      "card",
-      "backdrop",
-      "group"
-    ]
-  },
-  {
-    "name": "scale",
-    "title": "Scale",
-    "unit": "%",
-    "parts": [
-      "width",
-      "height"
-    ],
-    "dims": 2,
-    "neutral": 100,
-    "min": 0,
-    "max": 2000,
-    "colour": false,
-    "kinds": [
-      "cutout",
-      "words",
-      "badge",
-      "card",
-      "backdrop",
-      "group"
-    ]
-  },
-  {
-    "name": "rotation",
-    "title": "Rotation",
-    "unit": "°",
-    "parts": [
-      ""
-    ],
-    "dims": 1,
-    "neutral": 0,
-    "min": -36000,
-    "max": 36000,
-    "colour": false,
-    "kinds": [
-      "cutout",
-      "words",
-      "badge",
-      "card",
-      "backdrop",
-      "group"
-    ]
-  },
-  {
-    "name": "opacity",
-    "title": "Opacity",
-    "unit": "%",
-    "parts": [
-      ""
-    ],
-    "dims": 1,
-    "neutral": 100,
-    "min": 0,
-    "max": 100,
-    "colour": false,
-    "kinds": [
-      "cutout",
-      "words",
-      "badge",
-      "card",
-      "backdrop",
-      "group"
-    ]
-  },
-  {
-    "name": "lift",
-    "title": "Lift",
-    "unit": "",
-    "parts": [
-      ""
-    ],
-    "dims": 1,
-    "neutral": 0,
-    "min": -500,
-    "max": 500,
-    "colour": false,
-    "kinds": [
-      "cutout",
-      "words",
-      "badge",
-      "card",
-      "backdrop",
-      "group"
-    ]
-  },
-  {
-    "name": "skew",
-    "title": "Skew",
-    "unit": "°",
-    "parts": [
-      ""
-    ],
-    "dims": 1,
-    "neutral": 0,
-    "min": -80,
-    "max": 80,
-    "colour": false,
-    "kinds": [
-      "cutout",
-      "words",
-      "badge",
-      "card",
-      "backdrop",
-      "group"
-    ]
-  },
-  {
-    "name": "pivot",
-    "title": "Pivot",
-    "unit": "%",
-    "parts": [
-      "right",
-      "down"
-    ],
-    "dims": 2,
-    "neutral": 0,
-    "min": -500,
-    "max": 500,
-    "colour": false,
-    "kinds": [
-      "cutout",
-      "words",
-      "badge",
-      "card",
-      "backdrop",
-      "group"
-    ]
-  },
-  {
-    "name": "depth",
-    "title": "Depth",
-    "unit": "",
-    "parts": [
-      ""
-    ],
-    "dims": 1,
-    "neutral": 0,
-    "min": -900,
-    "max": 9000,
-    "colour": false,
-    "kinds": [
-      "cutout",
-      "words",
-      "badge",
-      "card",
-      "backdrop",
-      "group"
-    ]
-  },
-  {
-    "name": "crop",
-    "title": "Crop",
-    "unit": "%",
-    "parts": [
-      "left",
-      "above",
-      "right",
-      "below"
-    ],
-    "dims": 4,
-    "neutral": 0,
-    "min": 0,
-    "max": 100,
-    "colour": false,
-    "kinds": [
-      "cutout",
-      "words",
-      "badge",
-      "card",
-      "backdrop",
-      "group"
-    ]
-  },
-  {
-    "name": "corner",
-    "title": "Corners",
-    "unit": "",
-    "parts": [
-      ""
-    ],
-    "dims": 1,
-    "neutral": 0,
-    "min": 0,
-    "max": 1000,
-    "colour": false,
-    "kinds": [
-      "cutout",
-      "words",
-      "badge",
-      "card",
-      "backdrop",
-      "group"
-    ]
-  },
-  {
-    "name": "outline",
-    "title": "Outline",
-    "unit": "",
-    "parts": [
-      ""
-    ],
-    "dims": 1,
-    "neutral": 0,
-    "min": 0,
-    "max": 200,
-    "colour": false,
-    "kinds": [
-      "cutout",
-      "words",
-      "badge",
-      "card"
-    ]
-  },
-  {
-    "name": "drawStart",
-    "title": "Drawn from",
-    "unit": "%",
-    "parts": [
-      ""
-    ],
-    "dims": 1,
-    "neutral": 0,
-    "min": 0,
-    "max": 100,
-    "colour": false,
-    "kinds": [
-      "words",
-      "badge",
-      "card"
-    ]
-  },
-  {
-    "name": "drawEnd",
-    "title": "Drawn to",
-    "unit": "%",
-    "parts": [
-      ""
-    ],
-    "dims": 1,
-    "neutral": 100,
-    "min": 0,
-    "max": 100,
-    "colour": false,
-    "kinds": [
-      "words",
-      "badge",
-      "card"
-    ]
-  },
-  {
-    "name": "letterSpacing",
-    "title": "Spacing",
-    "unit": "%",
-    "parts": [
-      ""
-    ],
-    "dims": 1,
-    "neutral": 0,
-    "min": -50,
-    "max": 400,
-    "colour": false,
-    "kinds": [
-      "words",
-      "badge"
-    ]
-  },
-  {
-    "name": "reveal",
-    "title": "Reveal",
-    "unit": "%",
-    "parts": [
-      ""
-    ],
-    "dims": 1,
-    "neutral": 100,
-    "min": 0,
-    "max": 100,
-    "colour": false,
-    "kinds": [
-      "cutout",
-      "words",
-      "badge",
-      "card",
-      "backdrop",
-      "group"
-    ]
-  },
-  {
-    "name": "fillColour",
-    "title": "Fill",
-    "unit": "",
-    "parts": [
-      ""
-    ],
-    "dims": 4,
-    "neutral": 0,
-    "min": 0,
-    "max": 255,
-    "colour": true,
-    "kinds": [
-      "words",
-      "badge",
-      "card"
-    ]
-  },
-  {
-    "name": "emphasisColour",
-    "title": "Emphasis",
-    "unit": "",
-    "parts": [
-      ""
-    ],
-    "dims": 4,
-    "neutral": 0,
-    "min": 0,
-    "max": 255,
-    "colour": true,
-    "kinds": [
-      "words",
-      "badge"
-    ]
-  },
-  {
-    "name": "plateColour",
-    "title": "Plate",
-    "unit": "",
-    "parts": [
-      ""
-    ],
-    "dims": 4,
-    "neutral": 0,
-    "min": 0,
-    "max": 255,
-    "colour": true,
-    "kinds": [
-      "words",
-      "badge"
-    ]
-  },
-  {
-    "name": "outlineColour",
-    "title": "Outline colour",
-    "unit": "",
-    "parts": [
-      ""
-    ],
-    "dims": 4,
-    "neutral": 0,
-    "min": 0,
-    "max": 255,
-    "colour": true,
-    "kinds": [
-      "cutout",
-      "words",
-      "badge",
-      "card"
-    ]
-  },
-  {
-    "name": "colour1",
-    "title": "Colour 1",
-    "unit": "",
-    "parts": [
-      ""
-    ],
-    "dims": 4,
-    "neutral": 0,
-    "min": 0,
-    "max": 255,
-    "colour": true,
-    "kinds": [
-      "backdrop"
-    ]
-  },
-  {
-    "name": "colour2",
-    "title": "Colour 2",
-    "unit": "",
-    "parts": [
-      ""
-    ],
-    "dims": 4,
-    "neutral": 0,
-    "min": 0,
-    "max": 255,
-    "colour": true,
-    "kinds": [
-      "backdrop"
-    ]
-  },
-  {
-    "name": "colour3",
-    "title": "Colour 3",
-    "unit": "",
-    "parts": [
-      ""
-    ],
-    "dims": 4,
-    "neutral": 0,
-    "min": 0,
-    "max": 255,
-    "colour": true,
-    "kinds": [
-      "backdrop"
-    ]
-  },
-  {
-    "name": "colour4",
-    "title": "Colour 4",
-    "unit": "",
-    "parts": [
-      ""
-    ],
-    "dims": 4,
-    "neutral": 0,
-    "min": 0,
-    "max": 255,
-    "colour": true,
-    "kinds": [
-      "backdrop"
-    ]
-  },
-  {
-    "name": "time",
-    "title": "Time inside",
-    "unit": "",
-    "parts": [
-      ""
-    ],
-    "dims": 1,
-    "neutral": 0,
-    "min": -20000,
-    "max": 36000,
-    "colour": false,
-    "kinds": [
-      "group"
-    ]
-  },
-  {
-    "name": "saturation",
-    "title": "Saturation",
-    "unit": "%",
-    "parts": [
-      ""
-    ],
-    "dims": 1,
-    "neutral": 100,
-    "min": 0,
-    "max": 300,
-    "colour": false,
-    "kinds": [
-      "cutout",
-      "words",
-      "badge",
-      "card",
-      "backdrop",
-      "group"
-    ]
-  },
-  {
-    "name": "blur",
-    "title": "Blur",
-    "unit": "",
-    "parts": [
-      ""
-    ],
-    "dims": 1,
-    "neutral": 0,
-    "min": 0,
-    "max": 200,
-    "colour": false,
-    "kinds": [
-      "cutout",
-      "words",
-      "badge",
-      "card",
-      "backdrop",
-      "group"
-    ]
-  }
+  {"name":"position","title":"Position","unit":"","parts":["right","down"],"dims":2,"neutral":0,"min":-20000,"max":20000,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group"]},
+  {"name":"scale","title":"Scale","unit":"%","parts":["width","height"],"dims":2,"neutral":100,"min":0,"max":2000,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group"]},
+  {"name":"rotation","title":"Rotation","unit":"°","parts":[""],"dims":1,"neutral":0,"min":-36000,"max":36000,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group"]},
+  {"name":"opacity","title":"Opacity","unit":"%","parts":[""],"dims":1,"neutral":100,"min":0,"max":100,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group"]},
+  {"name":"lift","title":"Lift","unit":"","parts":[""],"dims":1,"neutral":0,"min":-500,"max":500,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group"]},
+  {"name":"skew","title":"Skew","unit":"°","parts":[""],"dims":1,"neutral":0,"min":-80,"max":80,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group"]},
+  {"name":"pivot","title":"Pivot","unit":"%","parts":["right","down"],"dims":2,"neutral":0,"min":-500,"max":500,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group"]},
+  {"name":"depth","title":"Depth","unit":"","parts":[""],"dims":1,"neutral":0,"min":-900,"max":9000,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group"]},
+  {"name":"crop","title":"Crop","unit":"%","parts":["left","above","right","below"],"dims":4,"neutral":0,"min":0,"max":100,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group"]},
+  {"name":"corner","title":"Corners","unit":"","parts":[""],"dims":1,"neutral":0,"min":0,"max":1000,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group"]},
+  {"name":"outline","title":"Outline","unit":"","parts":[""],"dims":1,"neutral":0,"min":0,"max":200,"colour":false,"kinds":["cutout","words","badge","card"]},
+  {"name":"drawStart","title":"Drawn from","unit":"%","parts":[""],"dims":1,"neutral":0,"min":0,"max":100,"colour":false,"kinds":["words","badge","card"]},
+  {"name":"drawEnd","title":"Drawn to","unit":"%","parts":[""],"dims":1,"neutral":100,"min":0,"max":100,"colour":false,"kinds":["words","badge","card"]},
+  {"name":"letterSpacing","title":"Spacing","unit":"%","parts":[""],"dims":1,"neutral":0,"min":-50,"max":400,"colour":false,"kinds":["words","badge"]},
+  {"name":"reveal","title":"Reveal","unit":"%","parts":[""],"dims":1,"neutral":100,"min":0,"max":100,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group"]},
+  {"name":"fillColour","title":"Fill","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["words","badge","card"]},
+  {"name":"emphasisColour","title":"Emphasis","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["words","badge"]},
+  {"name":"plateColour","title":"Plate","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["words","badge"]},
+  {"name":"outlineColour","title":"Outline colour","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["cutout","words","badge","card"]},
+  {"name":"colour1","title":"Colour 1","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["backdrop"]},
+  {"name":"colour2","title":"Colour 2","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["backdrop"]},
+  {"name":"colour3","title":"Colour 3","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["backdrop"]},
+  {"name":"colour4","title":"Colour 4","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["backdrop"]},
+  {"name":"time","title":"Time inside","unit":"","parts":[""],"dims":1,"neutral":0,"min":-20000,"max":36000,"colour":false,"kinds":["group"]},
+  {"name":"saturation","title":"Saturation","unit":"%","parts":[""],"dims":1,"neutral":100,"min":0,"max":300,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group"]},
+  {"name":"blur","title":"Blur","unit":"","parts":[""],"dims":1,"neutral":0,"min":0,"max":200,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group"]},
 ] as const
 
 export const lightProperties = [
-  {
-    "name": "direction",
-    "title": "Direction",
-    "unit": "°",
-    "parts": [
-      ""
-    ],
-    "dims": 1,
-    "neutral": 0,
-    "min": -3600,
-    "max": 3600,
-    "colour": false,
-    "kinds": []
-  },
-  {
-    "name": "height",
-    "title": "Height",
-    "unit": "°",
-    "parts": [
-      ""
-    ],
-    "dims": 1,
-    "neutral": 0,
-    "min": 10,
-    "max": 90,
-    "colour": false,
-    "kinds": []
-  }
+  {"name":"direction","title":"Direction","unit":"°","parts":[""],"dims":1,"neutral":0,"min":-3600,"max":3600,"colour":false,"kinds":[]},
+  {"name":"height","title":"Height","unit":"°","parts":[""],"dims":1,"neutral":0,"min":10,"max":90,"colour":false,"kinds":[]},
 ] as const
 
 export const easings = [
-  {
-    "id": "linear",
-    "name": "Linear"
-  },
-  {
-    "id": "in",
-    "name": "Ease in"
-  },
-  {
-    "id": "out",
-    "name": "Ease out"
-  },
-  {
-    "id": "inOut",
-    "name": "Ease in-out"
-  },
-  {
-    "id": "hold",
-    "name": "Hold"
-  },
-  {
-    "id": "bezier",
-    "name": "Bezier"
-  },
-  {
-    "id": "spring",
-    "name": "Spring"
-  },
-  {
-    "id": "bounce",
-    "name": "Bounce"
-  },
-  {
-    "id": "steps",
-    "name": "Steps"
-  }
+  {"id":"linear","name":"Linear"},
+  {"id":"in","name":"Ease in"},
+  {"id":"out","name":"Ease out"},
+  {"id":"inOut","name":"Ease in-out"},
+  {"id":"hold","name":"Hold"},
+  {"id":"bezier","name":"Bezier"},
+  {"id":"spring","name":"Spring"},
+  {"id":"bounce","name":"Bounce"},
+  {"id":"steps","name":"Steps"},
 ] as const
 
 export const sides = [
-  {
-    "id": "left",
-    "name": "Left"
-  },
-  {
-    "id": "right",
-    "name": "Right"
-  },
-  {
-    "id": "above",
-    "name": "Above"
-  },
-  {
-    "id": "below",
-    "name": "Below"
-  },
-  {
-    "id": "aboveLeft",
-    "name": "Above left"
-  },
-  {
-    "id": "aboveRight",
-    "name": "Above right"
-  },
-  {
-    "id": "belowLeft",
-    "name": "Below left"
-  },
-  {
-    "id": "belowRight",
-    "name": "Below right"
-  }
+  {"id":"left","name":"Left"},
+  {"id":"right","name":"Right"},
+  {"id":"above","name":"Above"},
+  {"id":"below","name":"Below"},
+  {"id":"aboveLeft","name":"Above left"},
+  {"id":"aboveRight","name":"Above right"},
+  {"id":"belowLeft","name":"Below left"},
+  {"id":"belowRight","name":"Below right"},
 ] as const
 
 export const moveKinds = [
-  {
-    "id": "gust",
-    "name": "Gust",
-    "says": "Flies in from an edge, turns upright, eases to a stop",
-    "sides": [
-      {
-        "id": "left",
-        "name": "Left"
-      },
-      {
-        "id": "right",
-        "name": "Right"
-      },
-      {
-        "id": "above",
-        "name": "Above"
-      },
-      {
-        "id": "below",
-        "name": "Below"
-      },
-      {
-        "id": "aboveLeft",
-        "name": "Above left"
-      },
-      {
-        "id": "aboveRight",
-        "name": "Above right"
-      },
-      {
-        "id": "belowLeft",
-        "name": "Below left"
-      },
-      {
-        "id": "belowRight",
-        "name": "Below right"
-      },
-      {
-        "id": "",
-        "name": "From nothing"
-      }
-    ]
-  },
-  {
-    "id": "settle",
-    "name": "Settle",
-    "says": "Drops, hops, rests",
-    "sides": [
-      {
-        "id": "left",
-        "name": "Left"
-      },
-      {
-        "id": "right",
-        "name": "Right"
-      },
-      {
-        "id": "above",
-        "name": "Above"
-      },
-      {
-        "id": "below",
-        "name": "Below"
-      },
-      {
-        "id": "aboveLeft",
-        "name": "Above left"
-      },
-      {
-        "id": "aboveRight",
-        "name": "Above right"
-      },
-      {
-        "id": "belowLeft",
-        "name": "Below left"
-      },
-      {
-        "id": "belowRight",
-        "name": "Below right"
-      }
-    ]
-  },
-  {
-    "id": "swell",
-    "name": "Swell",
-    "says": "Pops past full size and back",
-    "sides": []
-  },
-  {
-    "id": "flutter",
-    "name": "Flutter",
-    "says": "Sways from where it hangs and dies down",
-    "sides": []
-  },
-  {
-    "id": "waft",
-    "name": "Waft",
-    "says": "Drifts slowly until it leaves",
-    "sides": [
-      {
-        "id": "left",
-        "name": "Left"
-      },
-      {
-        "id": "right",
-        "name": "Right"
-      },
-      {
-        "id": "above",
-        "name": "Above"
-      },
-      {
-        "id": "below",
-        "name": "Below"
-      },
-      {
-        "id": "aboveLeft",
-        "name": "Above left"
-      },
-      {
-        "id": "aboveRight",
-        "name": "Above right"
-      },
-      {
-        "id": "belowLeft",
-        "name": "Below left"
-      },
-      {
-        "id": "belowRight",
-        "name": "Below right"
-      }
-    ]
-  },
-  {
-    "id": "unfurl",
-    "name": "Unfurl",
-    "says": "Is revealed along its own edge",
-    "sides": [
-      {
-        "id": "left",
-        "name": "Left"
-      },
-      {
-        "id": "right",
-        "name": "Right"
-      },
-      {
-        "id": "above",
-        "name": "Above"
-      },
-      {
-        "id": "below",
-        "name": "Below"
-      }
-    ]
-  },
-  {
-    "id": "lull",
-    "name": "Lull",
-    "says": "Stays exactly still",
-    "sides": []
-  },
-  {
-    "id": "whisk",
-    "name": "Whisk",
-    "says": "Leaves fast",
-    "sides": [
-      {
-        "id": "left",
-        "name": "Left"
-      },
-      {
-        "id": "right",
-        "name": "Right"
-      },
-      {
-        "id": "above",
-        "name": "Above"
-      },
-      {
-        "id": "below",
-        "name": "Below"
-      },
-      {
-        "id": "aboveLeft",
-        "name": "Above left"
-      },
-      {
-        "id": "aboveRight",
-        "name": "Above right"
-      },
-      {
-        "id": "belowLeft",
-        "name": "Below left"
-      },
-      {
-        "id": "belowRight",
-        "name": "Below right"
-      },
-      {
-        "id": "",
-        "name": "To nothing"
-      }
-    ]
-  }
+  {"id":"gust","name":"Gust","says":"Flies in from an edge, turns upright, eases to a stop","sides":[{"id":"left","name":"Left"},{"id":"right","name":"Right"},{"id":"above","name":"Above"},{"id":"below","name":"Below"},{"id":"aboveLeft","name":"Above left"},{"id":"aboveRight","name":"Above right"},{"id":"belowLeft","name":"Below left"},{"id":"belowRight","name":"Below right"},{"id":"","name":"From nothing"}]},
+  {"id":"settle","name":"Settle","says":"Drops, hops, rests","sides":[{"id":"left","name":"Left"},{"id":"right","name":"Right"},{"id":"above","name":"Above"},{"id":"below","name":"Below"},{"id":"aboveLeft","name":"Above left"},{"id":"aboveRight","name":"Above right"},{"id":"belowLeft","name":"Below left"},{"id":"belowRight","name":"Below right"}]},
+  {"id":"swell","name":"Swell","says":"Pops past full size and back","sides":[]},
+  {"id":"flutter","name":"Flutter","says":"Sways from where it hangs and dies down","sides":[]},
+  {"id":"waft","name":"Waft","says":"Drifts slowly until it leaves","sides":[{"id":"left","name":"Left"},{"id":"right","name":"Right"},{"id":"above","name":"Above"},{"id":"below","name":"Below"},{"id":"aboveLeft","name":"Above left"},{"id":"aboveRight","name":"Above right"},{"id":"belowLeft","name":"Below left"},{"id":"belowRight","name":"Below right"}]},
+  {"id":"unfurl","name":"Unfurl","says":"Is revealed along its own edge","sides":[{"id":"left","name":"Left"},{"id":"right","name":"Right"},{"id":"above","name":"Above"},{"id":"below","name":"Below"}]},
+  {"id":"lull","name":"Lull","says":"Stays exactly still","sides":[]},
+  {"id":"whisk","name":"Whisk","says":"Leaves fast","sides":[{"id":"left","name":"Left"},{"id":"right","name":"Right"},{"id":"above","name":"Above"},{"id":"below","name":"Below"},{"id":"aboveLeft","name":"Above left"},{"id":"aboveRight","name":"Above right"},{"id":"belowLeft","name":"Below left"},{"id":"belowRight","name":"Below right"},{"id":"","name":"To nothing"}]},
 ] as const
 
 export const fonts = [
-  {
-    "id": "bricolage-800",
-    "name": "Bricolage, extra bold"
-  },
-  {
-    "id": "bricolage-500",
-    "name": "Bricolage, medium"
-  },
-  {
-    "id": "hanken-400",
-    "name": "Hanken, regular"
-  },
-  {
-    "id": "hanken-700",
-    "name": "Hanken, bold"
-  },
-  {
-    "id": "hanken-900",
-    "name": "Hanken, black"
-  },
-  {
-    "id": "fraunces-600",
-    "name": "Fraunces, semibold"
-  },
-  {
-    "id": "fraunces-600-italic",
-    "name": "Fraunces, italic"
-  },
-  {
-    "id": "caveat-700",
-    "name": "Caveat, bold"
-  }
+  {"id":"bricolage-800","name":"Bricolage, extra bold"},
+  {"id":"bricolage-500","name":"Bricolage, medium"},
+  {"id":"hanken-400","name":"Hanken, regular"},
+  {"id":"hanken-700","name":"Hanken, bold"},
+  {"id":"hanken-900","name":"Hanken, black"},
+  {"id":"fraunces-600","name":"Fraunces, semibold"},
+  {"id":"fraunces-600-italic","name":"Fraunces, italic"},
+  {"id":"caveat-700","name":"Caveat, bold"},
 ] as const
 
 export const blends = [
-  {
-    "id": "normal",
-    "name": "Normal"
-  },
-  {
-    "id": "multiply",
-    "name": "Multiply"
-  },
-  {
-    "id": "screen",
-    "name": "Screen"
-  },
-  {
-    "id": "overlay",
-    "name": "Overlay"
-  },
-  {
-    "id": "darken",
-    "name": "Darken"
-  },
-  {
-    "id": "lighten",
-    "name": "Lighten"
-  },
-  {
-    "id": "color-dodge",
-    "name": "Colour dodge"
-  },
-  {
-    "id": "color-burn",
-    "name": "Colour burn"
-  },
-  {
-    "id": "hard-light",
-    "name": "Hard light"
-  },
-  {
-    "id": "soft-light",
-    "name": "Soft light"
-  },
-  {
-    "id": "difference",
-    "name": "Difference"
-  },
-  {
-    "id": "exclusion",
-    "name": "Exclusion"
-  },
-  {
-    "id": "hue",
-    "name": "Hue"
-  },
-  {
-    "id": "saturation",
-    "name": "Saturation"
-  },
-  {
-    "id": "color",
-    "name": "Colour"
-  },
-  {
-    "id": "luminosity",
-    "name": "Luminosity"
-  }
+  {"id":"normal","name":"Normal"},
+  {"id":"multiply","name":"Multiply"},
+  {"id":"screen","name":"Screen"},
+  {"id":"overlay","name":"Overlay"},
+  {"id":"darken","name":"Darken"},
+  {"id":"lighten","name":"Lighten"},
+  {"id":"color-dodge","name":"Colour dodge"},
+  {"id":"color-burn","name":"Colour burn"},
+  {"id":"hard-light","name":"Hard light"},
+  {"id":"soft-light","name":"Soft light"},
+  {"id":"difference","name":"Difference"},
+  {"id":"exclusion","name":"Exclusion"},
+  {"id":"hue","name":"Hue"},
+  {"id":"saturation","name":"Saturation"},
+  {"id":"color","name":"Colour"},
+  {"id":"luminosity","name":"Luminosity"},
 ] as const
 
 export const pins = [
-  {
-    "id": "centre",
-    "name": "Centre"
-  },
-  {
-    "id": "top",
-    "name": "Top"
-  },
-  {
-    "id": "bottom",
-    "name": "Bottom"
-  },
-  {
-    "id": "left",
-    "name": "Left"
-  },
-  {
-    "id": "right",
-    "name": "Right"
-  },
-  {
-    "id": "topLeft",
-    "name": "Top left"
-  },
-  {
-    "id": "topRight",
-    "name": "Top right"
-  },
-  {
-    "id": "bottomLeft",
-    "name": "Bottom left"
-  },
-  {
-    "id": "bottomRight",
-    "name": "Bottom right"
-  }
+  {"id":"centre","name":"Centre"},
+  {"id":"top","name":"Top"},
+  {"id":"bottom","name":"Bottom"},
+  {"id":"left","name":"Left"},
+  {"id":"right","name":"Right"},
+  {"id":"topLeft","name":"Top left"},
+  {"id":"topRight","name":"Top right"},
+  {"id":"bottomLeft","name":"Bottom left"},
+  {"id":"bottomRight","name":"Bottom right"},
 ] as const
 
 export const shapes = [
-  {
-    "id": "tall",
-    "name": "Tall",
-    "ratio": "9:16",
-    "w": 1080,
-    "h": 1920
-  },
-  {
-    "id": "portrait",
-    "name": "Portrait",
-    "ratio": "4:5",
-    "w": 1080,
-    "h": 1350
-  },
-  {
-    "id": "square",
-    "name": "Square",
-    "ratio": "1:1",
-    "w": 1080,
-    "h": 1080
-  },
-  {
-    "id": "wide",
-    "name": "Wide",
-    "ratio": "16:9",
-    "w": 1920,
-    "h": 1080
-  },
-  {
-    "id": "poster",
-    "name": "Poster",
-    "ratio": "2:3",
-    "w": 1080,
-    "h": 1620
-  }
+  {"id":"tall","name":"Tall","ratio":"9:16","w":1080,"h":1920},
+  {"id":"portrait","name":"Portrait","ratio":"4:5","w":1080,"h":1350},
+  {"id":"square","name":"Square","ratio":"1:1","w":1080,"h":1080},
+  {"id":"wide","name":"Wide","ratio":"16:9","w":1920,"h":1080},
+  {"id":"poster","name":"Poster","ratio":"2:3","w":1080,"h":1620},
 ] as const
 
 export const layerKinds = [
@@ -1003,5 +124,5 @@ export const layerKinds = [
   "badge",
   "card",
   "backdrop",
-  "group"
+  "group",
 ] as const

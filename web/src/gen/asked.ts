@@ -1,5 +1,7 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
+import type { Clip, Ease, Key, Layer, Light, Lineup, Mark, Moment, Move, Product, Prop, Range, Rest, Shape, Tune } from './document'
+
 export interface Advanced {
   same: boolean
   lost?: Lost[]
@@ -16,11 +18,6 @@ export interface Applied {
   settled?: string[]
   undo?: Change[]
   keys?: KeyRef[]
-}
-
-export interface Backdrop {
-  stops: Stop[]
-  angle: number
 }
 
 export interface Bead {
@@ -41,15 +38,6 @@ export interface Beat {
   bar: number
   in: number
   down: boolean
-}
-
-export interface Card {
-  form: 'card' | 'disc' | 'burst' | 'line'
-  aspect: number
-  fills?: boolean
-  fill: string
-  outline: string
-  hole?: Hole | null
 }
 
 export interface Caught {
@@ -76,24 +64,6 @@ export interface Choices {
   cuts: Choice[]
 }
 
-export interface Clip {
-  version: number
-  name: string
-  shapes: Shape[]
-  rate: number
-  length: number
-  tempo: Tempo
-  light: Light
-  tune?: Tune | null
-  props: Prop[]
-  products: Product[]
-  layers: Layer[]
-  poster: Moment
-  scenes?: Mark[]
-  markers?: Mark[]
-  range?: Range | null
-}
-
 export interface CopiedKey {
   property: string
   after: number
@@ -104,11 +74,6 @@ export interface Creep {
   from: number
   to: number
   text: string
-}
-
-export interface Cutout {
-  prop: string
-  outline?: string
 }
 
 export interface Draft {
@@ -146,25 +111,6 @@ export interface Drawing {
   frame: number
 }
 
-export interface Ease {
-  kind: 'linear' | 'in' | 'out' | 'inOut' | 'hold' | 'bezier' | 'spring' | 'bounce' | 'steps'
-  x1?: number
-  y1?: number
-  x2?: number
-  y2?: number
-  bounce?: number
-  settle?: number
-  count?: number
-  decay?: number
-}
-
-export interface Follow {
-  layer: string
-  position?: boolean
-  rotation?: boolean
-  scale?: boolean
-}
-
 export interface Guide {
   axis: string
   at: number
@@ -179,48 +125,9 @@ export interface Haunting {
   frames: number[]
 }
 
-export interface Hit {
-  at: number
-  strength: number
-  kind: 'low' | 'mid' | 'high'
-}
-
-export interface Hole {
-  form: 'disc' | 'card'
-  x: number
-  y: number
-  size: number
-  aspect: number
-  corner: number
-}
-
 export interface InShape {
   shape: string
   layer?: string
-}
-
-export interface Inside {
-  offset?: number
-  speed?: number
-  reverse?: boolean
-  freeze?: number | null
-  repeat?: number
-  clip?: string
-}
-
-export interface Item {
-  layer: string
-  with?: string[]
-}
-
-export interface Key {
-  at: Moment
-  value: number[]
-  off?: '' | 'left' | 'right' | 'above' | 'below' | 'aboveLeft' | 'aboveRight' | 'belowLeft' | 'belowRight'
-  ease: Ease
-  out?: number[]
-  in?: number[]
-  move?: string
 }
 
 export interface KeyRef {
@@ -229,60 +136,9 @@ export interface KeyRef {
   frame: number
 }
 
-export interface Layer {
-  id: string
-  name: string
-  kind: 'cutout' | 'words' | 'badge' | 'card' | 'backdrop' | 'group'
-  group?: string
-  from: Moment
-  to: Moment | null
-  rest: Rest
-  rests?: Record<string, Rest>
-  lift: number
-  shadow?: Shadow | null
-  blend: 'normal' | 'multiply' | 'screen' | 'overlay' | 'darken' | 'lighten' | 'color-dodge' | 'color-burn' | 'hard-light' | 'soft-light' | 'difference' | 'exclusion' | 'hue' | 'saturation' | 'color' | 'luminosity'
-  hidden?: boolean
-  locked?: boolean
-  label?: string
-  values?: Record<string, number[]>
-  tracks: Record<string, Key[]>
-  moves?: Move[]
-  shutter?: number
-  stepping?: Stepping | null
-  wander?: Wander | null
-  follow?: Follow | null
-  reveal?: Reveal | null
-  cutout?: Cutout | null
-  words?: Words | null
-  backdrop?: Backdrop | null
-  card?: Card | null
-  inside?: Inside | null
-  lineup?: Lineup | null
-}
-
 export interface Level {
   frame: number
   peak: number
-}
-
-export interface Light {
-  direction: number
-  height: number
-  softness: number
-  strength: number
-  colour: string
-  tracks?: Record<string, Key[]>
-}
-
-export interface Lineup {
-  slots: Slot[]
-  hero: number
-  items: Item[]
-  start: Moment
-  stay: number
-  beats?: number
-  change: number
-  bars?: number
 }
 
 export interface Looking {
@@ -303,26 +159,6 @@ export interface Lost {
   id: string
   what: string
   reason: string
-}
-
-export interface Mark {
-  name: string
-  at: Moment
-}
-
-export type Moment = number | { beat: number; frames?: number }
-
-export interface Move {
-  id: string
-  kind: 'gust' | 'settle' | 'swell' | 'flutter' | 'waft' | 'unfurl' | 'lull' | 'whisk'
-  at: Moment
-  lands?: boolean
-  length: number
-  beats?: number
-  side?: '' | 'left' | 'right' | 'above' | 'below' | 'aboveLeft' | 'aboveRight' | 'belowLeft' | 'belowRight'
-  turn: number
-  strength: number
-  drift?: number
 }
 
 export interface News {
@@ -349,13 +185,6 @@ export interface Peak {
   frame: number
   text: string
   fast: boolean
-}
-
-export interface Picture {
-  w: number
-  h: number
-  visible: [number, number, number, number]
-  area?: number
 }
 
 export interface PivotAt {
@@ -392,56 +221,11 @@ export interface Places {
   values: Record<string, number[]>
 }
 
-export interface Plate {
-  kind: 'pill' | 'card' | 'disc' | 'burst'
-  fill: string
-  room: number
-}
-
 export interface Point {
   shape: string
   frame: number
   x: number
   y: number
-}
-
-export interface Product {
-  id: string
-  name: string
-  price: string
-  oldPrice: string
-  currency: string
-  prop?: string
-}
-
-export interface Prop {
-  id: string
-  name: string
-  kind: 'cutout' | 'tune'
-  hash: string
-  media: string
-  credit?: string
-  picture?: Picture | null
-  sound?: Sound | null
-}
-
-export interface Range {
-  in: Moment
-  out: Moment
-}
-
-export interface Rest {
-  pin: 'centre' | 'top' | 'bottom' | 'left' | 'right' | 'topLeft' | 'topRight' | 'bottomLeft' | 'bottomRight'
-  x: number
-  y: number
-  size: number
-  turn: number
-  away?: boolean
-}
-
-export interface Reveal {
-  side: 'left' | 'right' | 'above' | 'below'
-  slide?: boolean
 }
 
 export interface Room {
@@ -472,62 +256,11 @@ export interface Sent {
   command: Command
 }
 
-export interface Shadow {
-  none?: boolean
-  direction: number
-  distance: number
-  softness: number
-  strength: number
-}
-
-export interface Shape {
-  id: string
-  w: number
-  h: number
-}
-
-export interface Slot {
-  name: string
-  x: number
-  y: number
-  size: number
-  turn: number
-  opacity: number
-}
-
-export interface Sound {
-  seconds: number
-  tempo: Tempo
-  hits: Hit[]
-  levels: string
-  steady: boolean
-}
-
 export interface Span {
   id: string
   kind: string
   from: number
   to: number
-}
-
-export interface Stepping {
-  rate: number
-  turn?: number
-  shift?: number
-  seed?: number
-}
-
-export interface Stop {
-  at: number
-  colour: string
-}
-
-export interface Tempo {
-  bpm: number
-  first?: number
-  perBar: number
-  beats?: number[]
-  zero?: number
 }
 
 export interface Track {
@@ -540,14 +273,6 @@ export interface Track {
   speed: number[]
   peak?: Peak | null
   creeps: Creep[]
-}
-
-export interface Tune {
-  prop: string
-  start: number
-  gain: number
-  fadeIn: number
-  fadeOut: number
 }
 
 export interface Undone {
@@ -579,15 +304,6 @@ export interface ViewMark {
   when: string
 }
 
-export interface Wander {
-  amount: number
-  turn?: number
-  size?: number
-  pace: number
-  seed?: number
-  closed?: boolean
-}
-
 export interface When {
   moment: Moment
   frame: number
@@ -608,21 +324,6 @@ export interface Wish {
   layer?: string
   layers?: string[]
   keys?: KeyRef[]
-}
-
-export interface Words {
-  text: string
-  product?: string
-  font: 'bricolage-800' | 'bricolage-500' | 'hanken-400' | 'hanken-700' | 'hanken-900' | 'fraunces-600' | 'fraunces-600-italic' | 'caveat-700'
-  fill: string
-  emphasisFont?: string
-  emphasisFill: string
-  align: 'left' | 'centre' | 'right'
-  width: number
-  lineSpacing: number
-  letterSpacing: number
-  outline: string
-  plate?: Plate | null
 }
 
 // Changed is any part of something; null takes away what can be absent.

@@ -1,0 +1,302 @@
+// Made from the core by `go generate ./cmd/gen`; not to be changed here.
+
+export interface Backdrop {
+  stops: Stop[]
+  angle: number
+}
+
+export interface Card {
+  form: 'card' | 'disc' | 'burst' | 'line'
+  aspect: number
+  fills?: boolean
+  fill: string
+  outline: string
+  hole?: Hole | null
+}
+
+export interface Clip {
+  version: number
+  name: string
+  shapes: Shape[]
+  rate: number
+  length: number
+  tempo: Tempo
+  light: Light
+  tune?: Tune | null
+  props: Prop[]
+  products: Product[]
+  layers: Layer[]
+  poster: Moment
+  scenes?: Mark[]
+  markers?: Mark[]
+  range?: Range | null
+}
+
+export interface Cutout {
+  prop: string
+  outline?: string
+}
+
+export interface Ease {
+  kind: 'linear' | 'in' | 'out' | 'inOut' | 'hold' | 'bezier' | 'spring' | 'bounce' | 'steps'
+  x1?: number
+  y1?: number
+  x2?: number
+  y2?: number
+  bounce?: number
+  settle?: number
+  count?: number
+  decay?: number
+}
+
+export interface Follow {
+  layer: string
+  position?: boolean
+  rotation?: boolean
+  scale?: boolean
+}
+
+export interface Hit {
+  at: number
+  strength: number
+  kind: 'low' | 'mid' | 'high'
+}
+
+export interface Hole {
+  form: 'disc' | 'card'
+  x: number
+  y: number
+  size: number
+  aspect: number
+  corner: number
+}
+
+export interface Inside {
+  offset?: number
+  speed?: number
+  reverse?: boolean
+  freeze?: number | null
+  repeat?: number
+  clip?: string
+}
+
+export interface Item {
+  layer: string
+  with?: string[]
+}
+
+export interface Key {
+  at: Moment
+  value: number[]
+  off?: '' | 'left' | 'right' | 'above' | 'below' | 'aboveLeft' | 'aboveRight' | 'belowLeft' | 'belowRight'
+  ease: Ease
+  out?: number[]
+  in?: number[]
+  move?: string
+}
+
+export interface Layer {
+  id: string
+  name: string
+  kind: 'cutout' | 'words' | 'badge' | 'card' | 'backdrop' | 'group'
+  group?: string
+  from: Moment
+  to: Moment | null
+  rest: Rest
+  rests?: Record<string, Rest>
+  lift: number
+  shadow?: Shadow | null
+  blend: 'normal' | 'multiply' | 'screen' | 'overlay' | 'darken' | 'lighten' | 'color-dodge' | 'color-burn' | 'hard-light' | 'soft-light' | 'difference' | 'exclusion' | 'hue' | 'saturation' | 'color' | 'luminosity'
+  hidden?: boolean
+  locked?: boolean
+  label?: string
+  values?: Record<string, number[]>
+  tracks: Record<string, Key[]>
+  moves?: Move[]
+  shutter?: number
+  stepping?: Stepping | null
+  wander?: Wander | null
+  follow?: Follow | null
+  reveal?: Reveal | null
+  cutout?: Cutout | null
+  words?: Words | null
+  backdrop?: Backdrop | null
+  card?: Card | null
+  inside?: Inside | null
+  lineup?: Lineup | null
+}
+
+export interface Light {
+  direction: number
+  height: number
+  softness: number
+  strength: number
+  colour: string
+  tracks?: Record<string, Key[]>
+}
+
+export interface Lineup {
+  slots: Slot[]
+  hero: number
+  items: Item[]
+  start: Moment
+  stay: number
+  beats?: number
+  change: number
+  bars?: number
+}
+
+export interface Mark {
+  name: string
+  at: Moment
+}
+
+export type Moment = number | { beat: number; frames?: number }
+
+export interface Move {
+  id: string
+  kind: 'gust' | 'settle' | 'swell' | 'flutter' | 'waft' | 'unfurl' | 'lull' | 'whisk'
+  at: Moment
+  lands?: boolean
+  length: number
+  beats?: number
+  side?: '' | 'left' | 'right' | 'above' | 'below' | 'aboveLeft' | 'aboveRight' | 'belowLeft' | 'belowRight'
+  turn: number
+  strength: number
+  drift?: number
+}
+
+export interface Picture {
+  w: number
+  h: number
+  visible: [number, number, number, number]
+  area?: number
+}
+
+export interface Plate {
+  kind: 'pill' | 'card' | 'disc' | 'burst'
+  fill: string
+  room: number
+}
+
+export interface Product {
+  id: string
+  name: string
+  price: string
+  oldPrice: string
+  currency: string
+  prop?: string
+}
+
+export interface Prop {
+  id: string
+  name: string
+  kind: 'cutout' | 'tune'
+  hash: string
+  media: string
+  credit?: string
+  picture?: Picture | null
+  sound?: Sound | null
+}
+
+export interface Range {
+  in: Moment
+  out: Moment
+}
+
+export interface Rest {
+  pin: 'centre' | 'top' | 'bottom' | 'left' | 'right' | 'topLeft' | 'topRight' | 'bottomLeft' | 'bottomRight'
+  x: number
+  y: number
+  size: number
+  turn: number
+  away?: boolean
+}
+
+export interface Reveal {
+  side: 'left' | 'right' | 'above' | 'below'
+  slide?: boolean
+}
+
+export interface Shadow {
+  none?: boolean
+  direction: number
+  distance: number
+  softness: number
+  strength: number
+}
+
+export interface Shape {
+  id: string
+  w: number
+  h: number
+}
+
+export interface Slot {
+  name: string
+  x: number
+  y: number
+  size: number
+  turn: number
+  opacity: number
+}
+
+export interface Sound {
+  seconds: number
+  tempo: Tempo
+  hits: Hit[]
+  levels: string
+  steady: boolean
+}
+
+export interface Stepping {
+  rate: number
+  turn?: number
+  shift?: number
+  seed?: number
+}
+
+export interface Stop {
+  at: number
+  colour: string
+}
+
+export interface Tempo {
+  bpm: number
+  first?: number
+  perBar: number
+  beats?: number[]
+  zero?: number
+}
+
+export interface Tune {
+  prop: string
+  start: number
+  gain: number
+  fadeIn: number
+  fadeOut: number
+}
+
+export interface Wander {
+  amount: number
+  turn?: number
+  size?: number
+  pace: number
+  seed?: number
+  closed?: boolean
+}
+
+export interface Words {
+  text: string
+  product?: string
+  font: 'bricolage-800' | 'bricolage-500' | 'hanken-400' | 'hanken-700' | 'hanken-900' | 'fraunces-600' | 'fraunces-600-italic' | 'caveat-700'
+  fill: string
+  emphasisFont?: string
+  emphasisFill: string
+  align: 'left' | 'centre' | 'right'
+  width: number
+  lineSpacing: number
+  letterSpacing: number
+  outline: string
+  plate?: Plate | null
+}
