@@ -63,13 +63,13 @@ func lanternWeekend(s *stock) (*clip.Clip, error) {
 	c.Light = clip.Light{Direction: -38, Height: 46, Softness: 65, Strength: 46, Colour: colour.RGB(0x04161A)}
 	c.Poster = timing.At(130)
 	card := beat(14.5)
-	c.Layers = []clip.Layer{
+	fill(c,
 		gradient(165, clip.Stop{At: 0, Colour: colour.RGB(0x123A45)}, clip.Stop{At: 46, Colour: colour.RGB(0x2F6B6A)},
 			clip.Stop{At: 76, Colour: colour.RGB(0xD98F4E)}, clip.Stop{At: 100, Colour: colour.RGB(0xF3C98B)}),
 		lanternHeadline(), lanternLayer(), lanternName(), lanternBadge(), lanternCard(card), lanternLogo(), lanternAddress(), lanternCall(),
-	}
-	for i := range c.Layers[1:5] {
-		c.Layers[i+1].To = until(card.Plus(16))
+	)
+	for i := range c.Layers[2:6] {
+		c.Layers[i+2].To = until(card.Plus(16))
 	}
 	return c, rewrite(c)
 }
@@ -213,6 +213,6 @@ func morningMug(s *stock) *clip.Clip {
 	price.Tracks[clip.Scale] = motion.Track{
 		key(timing.At(0), hold, 100), key(beat(4), smooth, 100), key(beat(4).Plus(4), smooth, 114), key(beat(4).Plus(10), hold, 100),
 	}
-	c.Layers = []clip.Layer{back, first, spoon, mug, price}
+	fill(c, back, first, spoon, mug, price)
 	return c
 }

@@ -102,10 +102,10 @@ func TestTheParadesWordsChangeWithItsProducts(t *testing.T) {
 		}
 	}
 	opacity := func(id string, frame int) float64 {
-		return c.Curve(clip.Opacity, c.Layer(id).Tracks[clip.Opacity]).At(float64(frame), 0)
+		return clip.Curve(clip.Opacity, c.Layer(id).Tracks[clip.Opacity], c.ClockOf(c.Layer(id))).At(float64(frame), 0)
 	}
 	place := func(id string, frame int) float64 {
-		return c.Curve(clip.Position, c.Layer(id).Tracks[clip.Position]).At(float64(frame), 0)
+		return clip.Curve(clip.Position, c.Layer(id).Tracks[clip.Position], c.ClockOf(c.Layer(id))).At(float64(frame), 0)
 	}
 	// At 126 BPM eight beats are 3.81 seconds, 114.3 frames.
 	for i, id := range []string{"kettle", "stove", "lantern"} {

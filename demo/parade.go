@@ -20,8 +20,8 @@ func trailParade(s *stock) (*clip.Clip, error) {
 	s.tune(c, "tin-parade", 24)
 	c.Light = clip.Light{Direction: -32, Height: 50, Softness: 55, Strength: 50, Colour: colour.RGB(0x06201B)}
 	c.Poster = timing.At(90)
-	c.Layers = []clip.Layer{gradient(160, clip.Stop{At: 0, Colour: colour.RGB(0xFBE3B5)}, clip.Stop{At: 100, Colour: colour.RGB(0xE79A5B)})}
-	c.Layers[0].Name = "Behind the window"
+	back := gradient(160, clip.Stop{At: 0, Colour: colour.RGB(0xFBE3B5)}, clip.Stop{At: 100, Colour: colour.RGB(0xE79A5B)})
+	back.Name = "Behind the window"
 
 	stage := clip.NewGroup("stage", "Behind a window")
 	stage.Lineup = moves.ThroughAWindow(700)
@@ -35,10 +35,9 @@ func trailParade(s *stock) (*clip.Clip, error) {
 		products, words = append(products, p), append(words, name, badge)
 		stage.Lineup.Items = append(stage.Lineup.Items, clip.Item{Layer: p.ID, With: []string{name.ID, badge.ID}})
 	}
-	c.Layers = append(c.Layers, products...)
-	c.Layers = append(c.Layers, paradeCard())
-	c.Layers = append(c.Layers, words...)
-	c.Layers = append(c.Layers, stage, paradeHeadline(), star("star-left", -395, 170, 110, 3), star("star-right", 385, -400, 84, 8))
+	layers := append([]clip.Layer{back}, products...)
+	layers = append(append(layers, paradeCard()), words...)
+	fill(c, append(layers, stage, paradeHeadline(), star("star-left", -395, 170, 110, 3), star("star-right", 385, -400, 84, 8))...)
 	if err := moves.RewriteLineup(c, c.Layer("stage")); err != nil {
 		return nil, err
 	}

@@ -22,11 +22,10 @@ func Trial(w *World) (*clip.Clip, error) {
 		}
 	}
 	c.Products = []clip.Product{{ID: "one", Name: "Lantern", Price: "34.90", OldPrice: "49.00", Currency: "EUR", Prop: "lantern"}}
-	c.Layers = append([]clip.Layer{gradient(140, clip.Stop{Colour: harbour}, clip.Stop{At: 55, Colour: honey}, clip.Stop{At: 100, Colour: chalk})},
+	layers := append([]clip.Layer{gradient(140, clip.Stop{Colour: harbour}, clip.Stop{At: 55, Colour: honey}, clip.Stop{At: 100, Colour: chalk})},
 		trialBlends()...)
-	c.Layers = append(c.Layers, trialGroups()...)
-	c.Layers = append(c.Layers, trialWords()...)
-	c.Layers = append(c.Layers, trialEffects()...)
+	layers = append(append(layers, trialGroups()...), trialWords()...)
+	fill(c, append(layers, trialEffects()...)...)
 	return c, c.Validate()
 }
 

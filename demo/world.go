@@ -142,13 +142,25 @@ func (s *stock) into(c *clip.Clip, ids ...string) {
 	}
 }
 
+// fill puts layers into the only scene of a new clip, which has nothing else
+// then.
+func fill(c *clip.Clip, layers ...clip.Layer) {
+	scene := *c.Layer("scene")
+	for i := range layers {
+		if layers[i].Group == "" {
+			layers[i].Group = scene.ID
+		}
+	}
+	c.Layers = append([]clip.Layer{scene}, layers...)
+}
+
 // tune lays a tune under a clip, beginning so many beats before its first
 // downbeat, faded out at the end.
 func (s *stock) tune(c *clip.Clip, id string, fadeOut int) {
 	s.into(c, id)
 	sound := s.props[id].Sound
 	start := max(0, sound.Tempo.Seconds(0))
-	c.Tune = &clip.Tune{Prop: id, Start: start, FadeOut: fadeOut}
+	c.SetTune(&clip.SoundTrack{Prop: id, Trim: start, FadeOut: fadeOut})
 	if sound.Steady {
 		c.Tempo = sound.Tempo.Shifted(-start)
 	}

@@ -25,6 +25,7 @@ func cards(t *testing.T) string {
 		l := clip.NewLayer(id, "Disc "+id, clip.KindCard)
 		l.Card = &clip.Card{Form: "disc", Aspect: 1, Fill: colour.RGB(0xDD4F28)}
 		l.Rest = clip.Rest{Pin: "centre", X: float64(300*i - 300), Size: 200}
+		l.Group = "scene"
 		for k, f := range []int{10, 40, 70} {
 			l.Tracks[clip.Position] = append(l.Tracks[clip.Position], motion.Key{
 				At: timing.At(f), Value: []float64{0, float64(60 * k)}, Ease: motion.Ease{Kind: motion.InOut},
@@ -324,16 +325,18 @@ func TestScenesAndMarkersAreNamed(t *testing.T) {
 	u.ready()
 	u.clickText("[role=tab]", "^Clip and light$")
 	u.goTo(60)
-	u.clickText("button", "Scene from here")
 	u.clickText("button", "Marker here")
-	u.write("input[aria-label='Name of scene 2']", "Offer")
 	u.write("input[aria-label='Name of marker 1']", "Horn")
+	u.clickText("button", "Split the scene here")
+	u.write("input[aria-label='Name of the layer']", "Offer")
 	// Frame 60 is the first beat of the second bar: both are bound to it.
 	u.waitStored("the names", func(c *clip.Clip) bool {
-		return len(c.Scenes) == 2 && c.Scenes[1].Name == "Offer" && c.Scenes[1].At.OnBeat && c.Scenes[1].At.Beat == 4 &&
-			len(c.Markers) == 1 && c.Markers[0].Name == "Horn"
+		s := c.Scenes()
+		return len(s) == 2 && s[1].Name == "Offer" && s[1].From == 60 && s[0].Length.Bars == 1 &&
+			len(c.Markers) == 1 && c.Markers[0].Name == "Horn" && c.Markers[0].At == timing.OnBeat(4)
 	})
-	u.wait("the ruler shows them", `[...document.querySelectorAll('.ruler text')].map(t => t.textContent).join().includes('Offer') && document.querySelector('.ruler .marker text').textContent === 'Horn'`)
+	u.wait("they are shown", `document.querySelector('.strip').textContent.includes('Offer') && document.querySelector('.ruler .marker text').textContent === 'Horn'`)
+	u.clickText("[role=tab]", "^Clip and light$")
 	u.click("[aria-label='Delete Horn']")
 	u.waitStored("no marker", func(c *clip.Clip) bool { return len(c.Markers) == 0 })
 }
@@ -347,7 +350,7 @@ func TestRowsAreDraggedIntoAnotherOrderAndOthersGroups(t *testing.T) {
 			var ids []string
 			for _, l := range c.Layers {
 				id := l.ID
-				if l.Group != "" {
+				if l.Group != "" && l.Group != "scene" {
 					id = "in-" + id
 				}
 				ids = append(ids, id)
@@ -359,14 +362,14 @@ func TestRowsAreDraggedIntoAnotherOrderAndOthersGroups(t *testing.T) {
 		x, y, w, h := u.box("[aria-label='Move " + name + " in the stack']")
 		return x + w/2, y + h/2
 	}
-	order("backdrop a b c")
+	order("backdrop scene a b c")
 	ax, ay := grip("Disc a")
 	_, cy := grip("Disc c")
 	u.drag(ax, ay, ax, cy) // in front of c
-	order("backdrop b c a")
+	order("backdrop scene b c a")
 	bx, by := grip("Disc b")
 	u.drag(bx, by, bx, by+90) // behind everything
-	order("b backdrop c a")
+	order("b backdrop scene c a")
 	u.chooseAll("Disc a", "Disc c")
 	u.eval("document.activeElement?.blur()")
 	u.must("grouping", u.page.KeyActions().Press(input.ControlLeft).Type('g').Do())

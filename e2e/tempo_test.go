@@ -68,7 +68,10 @@ func TestBeatsThatWereFoundWronglyAreCorrected(t *testing.T) {
 	u := visit(t, "/clips/"+copyOf(t, 0))
 	u.ready()
 	was := u.stored()
-	at := func(c *clip.Clip) int { return c.Clock().Frame(c.Layer("badge").Tracks[clip.Scale][1].At) }
+	at := func(c *clip.Clip) int {
+		l := c.Layer("badge")
+		return c.ClockOf(l).Frame(l.Tracks[clip.Scale][1].At)
+	}
 	bpm := func(c *clip.Clip, want float64) bool { return math.Abs(c.Tempo.BPM-want) < 0.5 }
 	u.clickText("[role=tab]", "Clip and light")
 	u.clickText("button", "Twice the beats")

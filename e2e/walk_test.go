@@ -128,7 +128,7 @@ func (u *user) placeTheMug() {
 	u.drag(cx, cy, cx, cy+60)
 	unit := w / 1000
 	u.waitStored("the drag", func(c *clip.Clip) bool {
-		r := c.Layers[1].Rest
+		r := c.Layers[2].Rest
 		return math.Abs(r.Y-before.Y-60/unit) < 2 && math.Abs(r.X-before.X) < 1
 	})
 	// Make it smaller by a corner: seven tenths as far from the centre.
@@ -138,13 +138,13 @@ func (u *user) placeTheMug() {
 	mx, my := hx+hw/2, hy+hh/2
 	px, py := cx, cy+60
 	u.drag(mx, my, px+(mx-px)*0.7, py+(my-py)*0.7)
-	u.waitStored("the size", func(c *clip.Clip) bool { return math.Abs(c.Layers[1].Rest.Size-before.Size*0.7) < 4 })
+	u.waitStored("the size", func(c *clip.Clip) bool { return math.Abs(c.Layers[2].Rest.Size-before.Size*0.7) < 4 })
 	u.write("input[aria-label=Turn]", "8")
 	u.write("input[aria-label=Right]", "0")
 	u.write("input[aria-label=Down]", "200")
 	u.write("input[aria-label=Size]", "500")
 	u.waitStored("the numbers", func(c *clip.Clip) bool {
-		r := c.Layers[1].Rest
+		r := c.Layers[2].Rest
 		return r.Turn == 8 && r.X == 0 && r.Y == 200 && r.Size == 500
 	})
 }
@@ -169,8 +169,8 @@ func (u *user) layTheTune() {
 	u.t.Helper()
 	u.bring(propFile(u.t.(*testing.T), "harbour-morning", "tune.wav"))
 	u.text(".transport .bar", "100\\.[0-9] BPM")
-	if c := u.stored(); c.Tune == nil || c.Tune.FadeOut != 30 || len(c.Tempo.Beats) < 40 {
-		u.t.Errorf("the tune is %+v, with %d beats", c.Tune, len(c.Tempo.Beats))
+	if c := u.stored(); c.Tune() == nil || c.Tune().FadeOut != 30 || len(c.Tempo.Beats) < 40 {
+		u.t.Errorf("the tune is %+v, with %d beats", c.Tune(), len(c.Tempo.Beats))
 	}
 	u.wait("hits and waveform are shown", `document.querySelectorAll('.ruler .hit').length > 5 && document.querySelector('.ruler .wave').getAttribute('points').length > 500`)
 }
@@ -185,7 +185,7 @@ func (u *user) keyTheEntrance() {
 	u.click("button[aria-label='Set a key for Position']")
 	u.choose("select[aria-label='Where the position key is']", "right")
 	u.waitStored("the key outside", func(c *clip.Clip) bool {
-		k := c.Layers[1].Tracks[clip.Position]
+		k := c.Layers[2].Tracks[clip.Position]
 		return len(k) == 1 && k[0].Off == "right"
 	})
 	u.must("leaving the field", u.find(".tabletop").Focus())
@@ -199,14 +199,14 @@ func (u *user) keyTheEntrance() {
 	u.write("input[aria-label='Position, down']", "0")
 	u.click("button[aria-label='Set a key for Rotation']")
 	u.waitStored("the second key", func(c *clip.Clip) bool {
-		k := c.Layers[1].Tracks[clip.Position]
+		k := c.Layers[2].Tracks[clip.Position]
 		return len(k) == 2 && k[1].Value[0] == 0 && k[1].At.Frames == 15
 	})
 	u.click("[data-bead='cutout position 0']")
 	u.text("[data-test=time]", "0s00f")
 	u.text("h2 small", "^Position at 0s00f$")
 	u.click("button[aria-label='Ease out']")
-	u.waitStored("the easing", func(c *clip.Clip) bool { return c.Layers[1].Tracks[clip.Position][0].Ease.Kind == "out" })
+	u.waitStored("the easing", func(c *clip.Clip) bool { return c.Layers[2].Tracks[clip.Position][0].Ease.Kind == "out" })
 }
 
 // dragABeadOntoABeat: the landing goes onto beat 1, where it is bound.
@@ -218,7 +218,7 @@ func (u *user) dragABeadOntoABeat() {
 	lx, _, lw, _ := u.box("[data-beat='1']")
 	u.drag(bx+bw/2, by+bh/2, lx+lw/2+3, by+bh/2)
 	u.waitStored("the key on the beat", func(c *clip.Clip) bool {
-		k := c.Layers[1].Tracks[clip.Position]
+		k := c.Layers[2].Tracks[clip.Position]
 		return len(k) == 2 && k[1].At.OnBeat && k[1].At.Beat == 1 && c.Clock().Frame(k[1].At) == want
 	})
 }
@@ -235,14 +235,14 @@ func (u *user) addWordsAndBadge() {
 	u.write("textarea[aria-label=Words]", "Hot *coffee* now")
 	u.write("input[aria-label=Down]", "-600")
 	u.waitStored("the headline", func(c *clip.Clip) bool {
-		return c.Layers[2].Words.Text == "Hot *coffee* now" && c.Layers[2].Rest.Y == -600
+		return c.Layers[3].Words.Text == "Hot *coffee* now" && c.Layers[3].Rest.Y == -600
 	})
 	u.clickText("[role=tab]", "^Props$")
 	u.clickText(".kind", "Badge")
 	u.text(".row-line .name", "Badge")
 	u.write("input[aria-label=Down]", "650")
 	u.waitStored("the badge", func(c *clip.Clip) bool {
-		return c.Layers[3].Kind == clip.KindBadge && c.Layers[3].Words.Product == c.Products[0].ID && c.Layers[3].Rest.Y == 650
+		return c.Layers[4].Kind == clip.KindBadge && c.Layers[4].Words.Product == c.Products[0].ID && c.Layers[4].Rest.Y == 650
 	})
 }
 
@@ -255,7 +255,7 @@ func (u *user) lightAndLift() {
 	u.write("input[aria-label=Direction]", "-90")
 	u.write("input[aria-label=Strength]", "60")
 	u.waitStored("the light", func(c *clip.Clip) bool {
-		return c.Light.Direction == -90 && c.Light.Strength == 60 && c.Layers[1].Lift == 60
+		return c.Light.Direction == -90 && c.Light.Strength == 60 && c.Layers[2].Lift == 60
 	})
 }
 
@@ -352,7 +352,7 @@ func (u *user) confirmExport(file string, c *clip.Clip) {
 	if a["codec_name"] != "aac" || a["sample_rate"] != "48000" || probe.Format["duration"] != "6.000000" {
 		u.t.Errorf("the sound is %v at %v; the file lasts %v", a["codec_name"], a["sample_rate"], probe.Format["duration"])
 	}
-	landed := c.Clock().Frame(c.Layers[1].Tracks[clip.Position][1].At)
+	landed := c.Clock().Frame(c.Layers[2].Tracks[clip.Position][1].At)
 	u.confirmFrames(file, landed)
 	u.confirmBeats(file)
 }

@@ -36,7 +36,7 @@ type Files func(ctx context.Context, hash string) (io.ReadCloser, error)
 // Load decodes the pictures of a clip into a library.
 func Load(ctx context.Context, c *clip.Clip, lib *frame.Library, files Files) error {
 	for _, p := range c.Needs() {
-		if p.Picture == nil || lib.Picture(p.Hash) != nil {
+		if p.Picture == nil || lib.Source(p.Hash) != nil {
 			continue
 		}
 		if err := load(ctx, p, lib, files); err != nil {
@@ -78,24 +78,36 @@ func spooled(ctx context.Context, p *clip.Prop, files Files) (*media.Spool, erro
 	return media.NewSpool(r, bundle.MaxFile)
 }
 
-// Sound mixes the sound of a clip; nil without a tune.
+// Sound mixes the sound of a clip; nil without sounds.
 func Sound(ctx context.Context, c *clip.Clip, files Files) ([]float32, error) {
-	if c.Tune == nil {
+	if len(c.Sounds) == 0 {
 		return nil, nil
 	}
-	p := c.Prop(c.Tune.Prop)
+	needed := map[string]float64{}
+	for i := range c.Sounds {
+		t := &c.Sounds[i]
+		needed[t.Prop] = max(needed[t.Prop], mix.Needed(c, t))
+	}
+	decoded := map[string][]float32{}
+	for id, seconds := range needed {
+		p := c.Prop(id)
+		pcm, err := decode(ctx, p, files, seconds)
+		if err != nil {
+			return nil, fmt.Errorf("%q: %w", p.Name, err)
+		}
+		decoded[id] = pcm
+	}
+	return mix.Mix(c, func(p *clip.Prop) []float32 { return decoded[p.ID] }), nil
+}
+
+// decode reads so many seconds of a sound.
+func decode(ctx context.Context, p *clip.Prop, files Files, seconds float64) ([]float32, error) {
 	s, err := spooled(ctx, p, files)
 	if err != nil {
-		return nil, fmt.Errorf("%q: %w", p.Name, err)
+		return nil, err
 	}
 	defer s.Close()
-	// One second more, so that a tune that goes on is known to.
-	needed := c.Tune.Start + float64(c.Length)/float64(c.Rate) + 1
-	pcm, err := media.DecodeSound(ctx, s, needed)
-	if err != nil {
-		return nil, fmt.Errorf("%q: %w", p.Name, err)
-	}
-	return mix.Mix(c, pcm), nil
+	return media.DecodeSound(ctx, s, seconds)
 }
 
 // MP4 renders a clip in a shape. progress hears how many frames are done. The

@@ -1,8 +1,9 @@
 // Command frames draws moments of the sample clips and compares them with those
 // that another version of Billow has drawn:
 //
-//	frames draw DIR      draws into a folder
-//	frames compare A B   says how far two folders differ
+//	frames draw DIR         draws into a folder
+//	frames draw DIR CLIPS   draws the documents (*.json) of a folder instead
+//	frames compare A B      says how far two folders differ
 package main
 
 import (
@@ -12,6 +13,7 @@ import (
 	"image/png"
 	"os"
 	"path/filepath"
+	"strings"
 
 	"billow/core/clip"
 	"billow/core/frame"
@@ -29,10 +31,12 @@ const (
 var shapes = []string{"tall", "square", "wide"}
 
 func main() {
-	err := errors.New("say: frames draw DIR, or: frames compare A B")
+	err := errors.New("say: frames draw DIR [CLIPS], or: frames compare A B")
 	switch {
 	case len(os.Args) == 3 && os.Args[1] == "draw":
-		err = draw(os.Args[2])
+		err = draw(os.Args[2], "")
+	case len(os.Args) == 4 && os.Args[1] == "draw":
+		err = draw(os.Args[2], os.Args[3])
 	case len(os.Args) == 4 && os.Args[1] == "compare":
 		err = compare(os.Args[2], os.Args[3])
 	}
@@ -42,7 +46,7 @@ func main() {
 	}
 }
 
-func draw(dir string) error {
+func draw(dir, documents string) error {
 	lib, err := export.Library()
 	if err != nil {
 		return err
@@ -51,11 +55,16 @@ func draw(dir string) error {
 	if err != nil {
 		return err
 	}
-	trial, err := demo.Trial(world)
+	clips, err := read(documents)
+	if documents == "" {
+		var trial *clip.Clip
+		trial, err = demo.Trial(world)
+		clips = append(world.Clips, demo.NamedClip{ID: "trial", Clip: trial})
+	}
 	if err != nil {
 		return err
 	}
-	for _, c := range append(world.Clips, demo.NamedClip{ID: "trial", Clip: trial}) {
+	for _, c := range clips {
 		if err := export.Load(context.Background(), c.Clip, lib, world.Open); err != nil {
 			return err
 		}
@@ -66,6 +75,25 @@ func draw(dir string) error {
 		}
 	}
 	return nil
+}
+
+// read reads the documents of a folder, which use the pictures of the sample
+// world.
+func read(dir string) ([]demo.NamedClip, error) {
+	var out []demo.NamedClip
+	files, err := filepath.Glob(filepath.Join(dir, "*.json"))
+	for _, f := range files {
+		b, err := os.ReadFile(f)
+		if err != nil {
+			return nil, err
+		}
+		c, err := clip.Parse(b)
+		if err != nil {
+			return nil, fmt.Errorf("%s: %w", f, err)
+		}
+		out = append(out, demo.NamedClip{ID: strings.TrimSuffix(filepath.Base(f), ".json"), Clip: c})
+	}
+	return out, err
 }
 
 func drawShape(dir, name string, c *clip.Clip, shape string, lib *frame.Library) error {

@@ -39,7 +39,8 @@ func catalogue() string {
 	add("blends", clip.BlendNames)
 	add("pins", clip.PinNames)
 	add("shapes", shapes())
-	add("layerKinds", clip.LayerKinds)
+	add("layerKinds", layerKinds())
+	fmt.Fprintf(&out, "export const productSlot = %q\n\n", clip.ProductSlot)
 	return strings.TrimSuffix(out.String(), "\n")
 }
 
@@ -69,6 +70,24 @@ func properties(list []property.Property) []propertyEntry {
 			}
 		}
 		out = append(out, e)
+	}
+	return out
+}
+
+type kindEntry struct {
+	ID    string `json:"id"`
+	Name  string `json:"name"`
+	Says  string `json:"says"`
+	Field string `json:"field"` // of a layer, where its content is
+	Holds bool   `json:"holds"` // other layers lie in it
+	Fills bool   `json:"fills"` // it covers the frame wherever it rests
+	Plays bool   `json:"plays"` // it shows after the one of its kind before it
+}
+
+func layerKinds() []kindEntry {
+	var out []kindEntry
+	for _, k := range clip.Kinds {
+		out = append(out, kindEntry{k.ID, k.Name, k.Says, k.Field, k.Holds, k.Fills, k.Plays})
 	}
 	return out
 }

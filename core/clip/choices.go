@@ -10,15 +10,19 @@ type Choice struct {
 // ties.
 type Choices struct {
 	Groups  []Choice `json:"groups"`  // that it may lie in
+	Scenes  []Choice `json:"scenes"`  // that it may lie in, in the order in which they play
 	Leaders []Choice `json:"leaders"` // that it may follow
 	Cuts    []Choice `json:"cuts"`    // layers of a group by whose outline it may be cut
 }
 
 // ChoicesOf lists what a layer may be tied to; nothing for one that is not there.
 func (c *Clip) ChoicesOf(id string) Choices {
-	out := Choices{[]Choice{}, []Choice{}, []Choice{}}
+	out := Choices{[]Choice{}, []Choice{}, []Choice{}, []Choice{}}
 	l := c.Layer(id)
 	if l == nil {
+		return out
+	}
+	if l.Is().Plays {
 		return out
 	}
 	// allowed tries a tie on a copy.
@@ -36,10 +40,14 @@ func (c *Clip) ChoicesOf(id string) Choices {
 			continue
 		}
 		choice := Choice{o.ID, o.Name}
-		if o.Kind == KindGroup && allowed(func(l *Layer) { l.Group = o.ID }) {
-			out.Groups = append(out.Groups, choice)
+		if o.Is().Holds && allowed(func(l *Layer) { l.Group = o.ID }) {
+			if o.Is().Plays {
+				out.Scenes = append(out.Scenes, choice)
+			} else {
+				out.Groups = append(out.Groups, choice)
+			}
 		}
-		if o.Kind != KindBackdrop && allowed(func(l *Layer) { l.Follow = &Follow{Layer: o.ID, Position: true} }) {
+		if !o.Is().Fills && allowed(func(l *Layer) { l.Follow = &Follow{Layer: o.ID, Position: true} }) {
 			out.Leaders = append(out.Leaders, choice)
 		}
 		if l.Inside != nil && o.Group == id {

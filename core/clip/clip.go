@@ -13,7 +13,7 @@ import (
 )
 
 // Version is the version of the document that this code writes.
-const Version = 1
+const Version = 2
 
 // Clip is one document.
 type Clip struct {
@@ -21,22 +21,22 @@ type Clip struct {
 	Name     string        `json:"name"`
 	Shapes   []Shape       `json:"shapes"` // the first is the one it was made for
 	Rate     timing.Rate   `json:"rate"`
-	Length   int           `json:"length"` // frames
+	Length   int           `json:"-"` // frames; what the scenes last together (Fit)
 	Tempo    timing.Tempo  `json:"tempo"`
 	Light    Light         `json:"light"`
-	Tune     *Tune         `json:"tune,omitempty"`
+	Sounds   []SoundTrack  `json:"sounds,omitempty"` // the tune first
 	Props    []Prop        `json:"props"`
 	Products []Product     `json:"products"`
-	Layers   []Layer       `json:"layers"`            // from the back to the front
+	Shown    string        `json:"shown,omitempty"`   // the product of scenes that have none of their own
+	Layers   []Layer       `json:"layers"`            // from the back to the front; scenes in the order in which they play
 	Poster   timing.Moment `json:"poster"`            // the poster frame
-	Scenes   []Mark        `json:"scenes,omitempty"`  // where sections begin, in order of time
 	Markers  []Mark        `json:"markers,omitempty"` // named places, in order of time
 	Range    *Range        `json:"range,omitempty"`   // what is played in a loop while editing
 
 	shared map[string]bool // layers that a draft shares with the clip it was made from
 }
 
-// Mark is a moment with a name: the beginning of a scene, or a marker.
+// Mark is a moment with a name.
 type Mark struct {
 	Name string        `json:"name"`
 	At   timing.Moment `json:"at"`
@@ -64,15 +64,6 @@ type Light struct {
 	Colour    colour.Colour `json:"colour"`    // of the shadow
 	// Keys of direction and height; they replace the numbers above.
 	Tracks map[string]motion.Track `json:"tracks,omitempty"`
-}
-
-// Tune is the music under the clip.
-type Tune struct {
-	Prop    string  `json:"prop"`
-	Start   float64 `json:"start"`   // seconds of the tune at which the clip begins
-	Gain    float64 `json:"gain"`    // decibels, -60..12
-	FadeIn  int     `json:"fadeIn"`  // frames
-	FadeOut int     `json:"fadeOut"` // frames
 }
 
 // Kinds of props.
@@ -117,14 +108,4 @@ type Hit struct {
 	At       float64 `json:"at"`       // seconds of the tune
 	Strength float64 `json:"strength"` // 0..1
 	Kind     string  `json:"kind"`     // low, mid or high
-}
-
-// Product is one of the range: a name, a price and a picture.
-type Product struct {
-	ID       string `json:"id"`
-	Name     string `json:"name"`
-	Price    string `json:"price"`    // decimal, such as "34.90"
-	OldPrice string `json:"oldPrice"` // decimal, or empty
-	Currency string `json:"currency"` // ISO 4217
-	Prop     string `json:"prop,omitempty"`
 }

@@ -32,7 +32,8 @@ func TestANewClipIsValidAndReadsBack(t *testing.T) {
 func TestWhatIsWrongIsNamed(t *testing.T) {
 	for field, change := range map[string]func(c *Clip){
 		"name":                            func(c *Clip) { c.Name = " " },
-		"length":                          func(c *Clip) { c.Length = 0 },
+		"layers":                          func(c *Clip) { c.Layers = c.Layers[:1] },
+		"layers[scene].scene":             func(c *Clip) { c.Layers[1].Scene.Frames = 0 },
 		"shapes[0]":                       func(c *Clip) { c.Shapes[0].W = 1081 },
 		"shapes[1].id":                    func(c *Clip) { c.Shapes[1].ID = c.Shapes[0].ID },
 		"light.height":                    func(c *Clip) { c.Light.Height = 5 },
@@ -40,7 +41,7 @@ func TestWhatIsWrongIsNamed(t *testing.T) {
 		"layers[backdrop].blend":          func(c *Clip) { c.Layers[0].Blend = "dazzle" },
 		"layers[backdrop].kind":           func(c *Clip) { c.Layers[0].Backdrop = nil },
 		"layers[backdrop].backdrop.stops": func(c *Clip) { c.Layers[0].Backdrop.Stops = nil },
-		"tune.prop":                       func(c *Clip) { c.Tune = &Tune{Prop: "gone"} },
+		"sounds[tune].prop":               func(c *Clip) { c.SetTune(&SoundTrack{Prop: "gone"}) },
 		"poster":                          func(c *Clip) { c.Poster.Frames = 60 },
 		"tempo":                           func(c *Clip) { c.Tempo.BPM = 0 },
 	} {
@@ -57,7 +58,7 @@ func TestUnknownFieldsAndVersionsAreRefused(t *testing.T) {
 	good := string(empty().Encode())
 	for bad, says := range map[string]string{
 		strings.Replace(good, `"rate":30`, `"rate":30,"speed":2`, 1): "speed",
-		strings.Replace(good, `"version":1`, `"version":2`, 1):       "version 2",
+		strings.Replace(good, `"version":2`, `"version":3`, 1):       "version 3",
 		strings.Replace(good, `"rate":30`, `"rate":"30"`, 1):         "rate",
 		good + good:       "this is not a clip",
 		"":                "this is not a clip",

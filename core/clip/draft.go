@@ -1,6 +1,7 @@
 package clip
 
 import (
+	"maps"
 	"reflect"
 	"slices"
 )
@@ -21,8 +22,14 @@ func (c *Clip) Copy() *Clip {
 	out.Props = append([]Prop{}, c.Props...)
 	out.Products = append([]Product{}, c.Products...)
 	out.Tempo.Beats = slices.Clone(c.Tempo.Beats)
-	out.Tune, out.Range = copied(c.Tune), copied(c.Range)
-	out.Scenes, out.Markers = slices.Clone(c.Scenes), slices.Clone(c.Markers)
+	for i := range out.Products {
+		out.Products[i].Fields = maps.Clone(out.Products[i].Fields)
+	}
+	out.Sounds, out.Range = slices.Clone(c.Sounds), copied(c.Range)
+	for i := range out.Sounds {
+		out.Sounds[i].Keys = out.Sounds[i].Keys.Clone()
+	}
+	out.Markers = slices.Clone(c.Markers)
 	out.Light.Tracks = cloned(c.Light.Tracks)
 	out.Layers = slices.Clone(c.Layers)
 	out.shared = make(map[string]bool, len(c.Layers))
@@ -65,6 +72,10 @@ func (c *Clip) Changes(from *Clip) (layers []string, only bool) {
 			return nil, false
 		}
 		if !c.shared[id] {
+			l, was := &c.Layers[i], &from.Layers[i]
+			if l.Group != was.Group || l.Scene != nil || was.Scene != nil {
+				return nil, false // what is in it, or comes after it, is changed too
+			}
 			layers = append(layers, id)
 		}
 	}

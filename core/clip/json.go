@@ -27,8 +27,8 @@ func Parse(b []byte) (*Clip, error) {
 	if head.Version < 1 || head.Version > Version {
 		return nil, Fault("version", "this clip has version %d; this Billow reads versions 1 to %d", head.Version, Version)
 	}
-	c := &Clip{}
-	if err := DecodeStrict(b, c); err != nil {
+	c, err := decode(b, head.Version)
+	if err != nil {
 		return nil, err
 	}
 	if c.Props == nil {
@@ -38,6 +38,25 @@ func Parse(b []byte) (*Clip, error) {
 		c.Products = []Product{}
 	}
 	return c, c.Validate()
+}
+
+// decode reads a document of a version.
+func decode(b []byte, version int) (*Clip, error) {
+	if version == 1 {
+		old := &version1{}
+		if err := DecodeStrict(b, old); err != nil {
+			return nil, err
+		}
+		return old.upgraded()
+	}
+	c := &Clip{}
+	if err := DecodeStrict(b, c); err != nil {
+		return nil, err
+	}
+	if c.Rate.Valid() && c.Tempo.Check() == nil {
+		c.Fit()
+	}
+	return c, nil
 }
 
 // Encode writes the document.

@@ -34,11 +34,11 @@ func StandardShape(name string) (Shape, bool) {
 	return Shape{}, false
 }
 
-// New is an empty clip with a plain backdrop, the standard shapes with home
-// first, and a light from above left.
+// New is an empty clip of one scene of so many frames with a plain backdrop
+// beneath it, the standard shapes with home first, and a light from above left.
 func New(name string, home Shape, rate timing.Rate, length int) *Clip {
 	c := &Clip{
-		Version: Version, Name: name, Rate: rate, Length: length,
+		Version: Version, Name: name, Rate: rate,
 		Shapes:   []Shape{home},
 		Tempo:    timing.Even(120),
 		Light:    DefaultLight(),
@@ -52,7 +52,8 @@ func New(name string, home Shape, rate timing.Rate, length int) *Clip {
 	}
 	back := NewLayer("backdrop", "Backdrop", KindBackdrop)
 	back.Backdrop = &Backdrop{Angle: 180, Stops: []Stop{{0, colour.RGB(0xF6EFE2)}, {100, colour.RGB(0xE3D3BC)}}}
-	c.Layers = []Layer{back}
+	c.Layers = []Layer{back, NewScene("scene", "Scene 1", Scene{Frames: length})}
+	c.Fit()
 	return c
 }
 
@@ -68,45 +69,6 @@ func NewLayer(id, name, kind string) Layer {
 		Rest:   Rest{Pin: "centre", Size: 500},
 		Tracks: map[string]motion.Track{},
 	}
-}
-
-// NewWords is a words layer (or a badge) with our headline settings.
-func NewWords(id, name, kind, text string) Layer {
-	l := NewLayer(id, name, kind)
-	l.Rest.Size = 100
-	l.Words = &Words{
-		Text: text, Font: "bricolage-800", Fill: colour.RGB(0x173F47), EmphasisFill: colour.RGB(0xDD4F28),
-		Align: "centre", Width: 840, LineSpacing: 105,
-	}
-	if kind == KindBadge {
-		l.Lift = 24
-		l.Words.Width = 0
-		l.Words.Fill = colour.RGB(0xFCFAF5)
-		l.Words.EmphasisFill = l.Words.Fill
-		l.Words.Plate = &Plate{Kind: "disc", Fill: colour.RGB(0xDD4F28), Room: 55}
-	}
-	return l
-}
-
-// NewGroup is an empty group that leaves its layers where they are.
-func NewGroup(id, name string) Layer {
-	l := NewLayer(id, name, KindGroup)
-	l.Rest.Size = 1000
-	l.Inside = &Inside{}
-	return l
-}
-
-// Clock resolves the clip's moments.
-func (c *Clip) Clock() timing.Clock { return timing.Clock{Rate: c.Rate, Tempo: c.Tempo} }
-
-// Span is the frames on which a layer shows: from, up to but not including to.
-func (c *Clip) Span(l *Layer) (from, to int) {
-	clock := c.Clock()
-	from, to = clock.Frame(l.From), c.Length
-	if l.To != nil {
-		to = clock.Frame(*l.To)
-	}
-	return from, to
 }
 
 // Layer finds a layer by its ID, or nil.
@@ -176,7 +138,11 @@ func (c *Clip) FreeID(prefix string) string {
 
 // Clone is a copy that shares nothing with l.
 func (l Layer) Clone() Layer {
-	l.To, l.Shadow, l.Cutout = copied(l.To), copied(l.Shadow), copied(l.Cutout)
+	l.To, l.Shadow = copied(l.To), copied(l.Shadow)
+	if l.Cutout != nil {
+		l.Cutout = copied(l.Cutout)
+		l.Cutout.Fitted = copied(l.Cutout.Fitted)
+	}
 	if l.Words != nil {
 		l.Words = copied(l.Words)
 		l.Words.Plate = copied(l.Words.Plate)
@@ -189,6 +155,7 @@ func (l Layer) Clone() Layer {
 		l.Card = copied(l.Card)
 		l.Card.Hole = copied(l.Card.Hole)
 	}
+	l.Scene = copied(l.Scene)
 	if l.Inside != nil {
 		l.Inside = copied(l.Inside)
 		l.Inside.Freeze = copied(l.Inside.Freeze)
@@ -234,38 +201,4 @@ func copied[T any](p *T) *T {
 	}
 	v := *p
 	return &v
-}
-
-// Draft is a new layer of a kind as a person would want it to begin: in the
-// middle, of a good size, with an ID that is free. prop is the picture of a
-// cut-out, product what a badge shows.
-func Draft(c *Clip, kind, name, prop, product string) Layer {
-	switch kind {
-	case KindCutout:
-		l := NewLayer(c.FreeID("cutout"), name, KindCutout)
-		l.Cutout = &Cutout{Prop: prop}
-		l.Rest.Size, l.Lift = 600, 30
-		return l
-	case KindBackdrop:
-		l := NewLayer(c.FreeID("backdrop"), "Backdrop", KindBackdrop)
-		l.Backdrop = &Backdrop{Angle: 180, Stops: []Stop{{0, colour.RGB(0x2F6B6A)}, {100, colour.RGB(0x173F47)}}}
-		return l
-	case KindCard:
-		l := NewLayer(c.FreeID("card"), "Card", KindCard)
-		l.Card = &Card{Form: "card", Aspect: 1.4, Fill: colour.RGB(0xC8922E), Outline: colour.RGB(0x173F47)}
-		l.Values = map[string][]float64{Corner: {24}}
-		l.Rest.Size, l.Lift = 500, 12
-		return l
-	case KindGroup:
-		return NewGroup(c.FreeID("group"), "Group")
-	case KindBadge:
-		text := "New"
-		if product != "" {
-			text = "−{percent}"
-		}
-		l := NewWords(c.FreeID("badge"), "Badge", KindBadge, text)
-		l.Words.Product = product
-		return l
-	}
-	return NewWords(c.FreeID("words"), "Headline", KindWords, "One *bright* line")
 }

@@ -39,7 +39,6 @@ func rich() *Clip {
 	group.Lineup = &Lineup{Slots: []Slot{{Name: "Hero", Size: 100, Opacity: 100}}, Items: []Item{{Layer: card.ID, With: []string{"words"}}}, Stay: 20, Change: 5}
 	c.Layers = append(c.Layers, card, words, group)
 	c.Light.Tracks = map[string]motion.Track{LightHeight: {linearKey(3, 40)}}
-	c.Scenes = []Mark{{"One", timing.At(0)}, {"Two", timing.OnBeat(2)}}
 	c.Markers = []Mark{{"Here", timing.At(5)}}
 	c.Range = &Range{timing.At(3), timing.At(30)}
 	return c
@@ -96,7 +95,6 @@ func TestWhatIsWrongWithMotionIsNamed(t *testing.T) {
 		{"layers[words].lineup", func(c *Clip) { layer(c, "words").Lineup = layer(c, "group").Lineup }},
 		{"light.tracks.height[0].value", func(c *Clip) { c.Light.Tracks[LightHeight][0].Value[0] = 5 }},
 		{"light.tracks.opacity", func(c *Clip) { c.Light.Tracks[Opacity] = motion.Track{linearKey(0, 1)} }},
-		{"scenes[1].at", func(c *Clip) { c.Scenes[1].At = timing.At(0) }},
 		{"markers[0].name", func(c *Clip) { c.Markers[0].Name = "" }},
 		{"range", func(c *Clip) { c.Range.Out = timing.At(61) }},
 	} {
@@ -137,7 +135,7 @@ func TestACopySharesWhatIsNotAskedFor(t *testing.T) {
 		"length":   func(d *Clip) { d.Length++ },
 		"tempo":    func(d *Clip) { d.Tempo.BPM++ },
 		"light":    func(d *Clip) { d.Light.Height++ },
-		"order":    func(d *Clip) { d.Layers[1], d.Layers[2] = d.Layers[2], d.Layers[1] },
+		"order":    func(d *Clip) { d.Layers[2], d.Layers[3] = d.Layers[3], d.Layers[2] },
 		"a layer":  func(d *Clip) { d.Layers = d.Layers[:2] },
 		"products": func(d *Clip) { d.Products = append(d.Products, Product{}) },
 		"light keys": func(d *Clip) {

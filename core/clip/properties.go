@@ -5,6 +5,7 @@ import (
 	"billow/core/effect"
 	"billow/core/motion"
 	"billow/core/property"
+	"billow/core/timing"
 )
 
 // Names of the properties that can have keys.
@@ -106,25 +107,6 @@ func Dims(property string) int { return propertyByName[property].Dims }
 // Neutral is the number of a property that changes nothing.
 func Neutral(property string) float64 { return propertyByName[property].Neutral }
 
-// Has tells whether a layer of a kind has a property.
-func Has(kind, property string) bool {
-	switch property {
-	case LightDirection, LightHeight:
-		return false
-	case LetterSpacing, EmphasisColour, PlateColour:
-		return kind == KindWords || kind == KindBadge
-	case FillColour, DrawStart, DrawEnd:
-		return kind == KindWords || kind == KindBadge || kind == KindCard
-	case OutlineColour, Outline:
-		return kind == KindWords || kind == KindBadge || kind == KindCard || kind == KindCutout
-	case StopColour1, StopColour2, StopColour3, StopColour4:
-		return kind == KindBackdrop
-	case Time:
-		return kind == KindGroup
-	}
-	return true
-}
-
 // Has tells whether the layer has a property, with the colours that its content
 // has now.
 func (l *Layer) Has(property string) bool {
@@ -179,41 +161,15 @@ func (l *Layer) SetColour(property string, value []float64) error {
 
 // colourOf is where the layer's content has a colour, or nil.
 func (l *Layer) colourOf(property string) *colour.Colour {
-	switch {
-	case l.Words != nil && property == FillColour:
-		return &l.Words.Fill
-	case l.Words != nil && property == EmphasisColour:
-		return &l.Words.EmphasisFill
-	case l.Words != nil && property == OutlineColour:
-		return &l.Words.Outline
-	case l.Words != nil && property == PlateColour && l.Words.Plate != nil:
-		return &l.Words.Plate.Fill
-	case l.Card != nil && property == FillColour:
-		return &l.Card.Fill
-	case l.Card != nil && property == OutlineColour:
-		return &l.Card.Outline
-	case l.Cutout != nil && property == OutlineColour:
-		return &l.Cutout.Outline
-	case l.Backdrop != nil:
-		if i := StopIndex(property); i >= 0 && i < len(l.Backdrop.Stops) {
-			return &l.Backdrop.Stops[i].Colour
-		}
+	if k := l.Is(); k.Colours != nil && k.Holding(l) {
+		return k.Colours(l, property)
 	}
 	return nil
 }
 
-// StopIndex is which colour of a backdrop a property is, or -1.
-func StopIndex(property string) int {
-	for i, name := range []string{StopColour1, StopColour2, StopColour3, StopColour4} {
-		if name == property {
-			return i
-		}
-	}
-	return -1
-}
-
-// Curve makes a track of a property ready for sampling.
-func (c *Clip) Curve(property string, t motion.Track) *motion.Curve {
+// Curve makes a track of a property ready for being sampled on frames of the
+// clip. clock is that of the layer that has it.
+func Curve(property string, t motion.Track, clock timing.Clock) *motion.Curve {
 	p := propertyByName[property]
-	return motion.NewCurve(t, p.Dims, p.Colour, c.Clock())
+	return motion.NewCurve(t, p.Dims, p.Colour, clock)
 }

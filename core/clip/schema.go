@@ -16,7 +16,7 @@ func Schema() []byte {
 	root := describe(reflect.TypeFor[Clip](), defs)
 	out := map[string]any{
 		"$schema": "https://json-schema.org/draft/2020-12/schema",
-		"title":   "Billow clip, version 1",
+		"title":   "Billow clip, version 2",
 		"$defs":   defs,
 	}
 	for k, v := range root {

@@ -1,6 +1,6 @@
 package clip
 
-// MaxDepth is how deep groups may lie in groups.
+// MaxDepth is how deep groups may lie in groups; a scene may hold them all.
 const MaxDepth = 8
 
 // validateTies checks what layers say of each other: groups and following.
@@ -15,7 +15,7 @@ func (c *Clip) validateTies() error {
 		depth := 0
 		for at := l; at.Group != ""; depth++ {
 			g := byID[at.Group]
-			if g == nil || g.Kind != KindGroup {
+			if g == nil || !g.Is().Holds {
 				return Fault(field+".group", "%q is in a group %q that does not exist", l.Name, at.Group)
 			}
 			if g == l {
@@ -24,7 +24,7 @@ func (c *Clip) validateTies() error {
 			if depth >= MaxDepth && contains(byID, g, g.ID) {
 				return Fault("layers["+g.ID+"].group", "the group %q would contain itself", g.Name)
 			}
-			if depth >= MaxDepth {
+			if depth >= MaxDepth && !g.Is().Plays {
 				return Fault(field+".group", "groups lie in groups at most %d deep", MaxDepth)
 			}
 			at = g

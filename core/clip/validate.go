@@ -4,8 +4,6 @@ import (
 	"fmt"
 	"strings"
 	"unicode/utf8"
-
-	"billow/core/offer"
 )
 
 // Limits of a clip.
@@ -70,12 +68,6 @@ func (c *Clip) validateFrame() error {
 	if !c.Rate.Valid() {
 		return Fault("rate", "a clip has 24, 25, 30, 50 or 60 frames a second, not %d", c.Rate)
 	}
-	if c.Length < 1 {
-		return Fault("length", "a clip needs at least one frame")
-	}
-	if c.Length > MaxSeconds*int(c.Rate) {
-		return Fault("length", "a clip lasts at most %d seconds", MaxSeconds)
-	}
 	if len(c.Shapes) == 0 {
 		return Fault("shapes", "a clip needs at least one shape")
 	}
@@ -104,29 +96,26 @@ func (c *Clip) validateFrame() error {
 	if f := c.Clock().Frame(c.Poster); f < 0 || f >= c.Length {
 		return Fault("poster", "the poster frame lies outside the clip")
 	}
-	return firstError(c.validateMarks(), c.validateLight())
+	return firstError(c.validateScenes(), c.validateMarks(), c.validateLight())
 }
 
 func (c *Clip) validateMarks() error {
-	clock := c.Clock()
-	for name, list := range map[string][]Mark{"scenes": c.Scenes, "markers": c.Markers} {
-		if len(list) > 500 {
-			return Fault(name, "a clip has at most 500 %s", name)
+	clock, last := c.Clock(), -1
+	if len(c.Markers) > 500 {
+		return Fault("markers", "a clip has at most 500 markers")
+	}
+	for i, m := range c.Markers {
+		field := fmt.Sprintf("markers[%d]", i)
+		f := clock.Frame(m.At)
+		if f < 0 || f >= c.Length {
+			return Fault(field+".at", "%q lies outside the clip", m.Name)
 		}
-		last := -1
-		for i, m := range list {
-			field := fmt.Sprintf("%s[%d]", name, i)
-			f := clock.Frame(m.At)
-			if f < 0 || f >= c.Length {
-				return Fault(field+".at", "%q lies outside the clip", m.Name)
-			}
-			if f <= last {
-				return Fault(field+".at", "%q is not later than the one before it", m.Name)
-			}
-			last = f
-			if err := validName(field+".name", m.Name); err != nil {
-				return err
-			}
+		if f <= last {
+			return Fault(field+".at", "%q is not later than the one before it", m.Name)
+		}
+		last = f
+		if err := validName(field+".name", m.Name); err != nil {
+			return err
 		}
 	}
 	if r := c.Range; r != nil {
@@ -144,7 +133,7 @@ func (c *Clip) validateLight() error {
 		within("light.height", l.Height, 10, 90),
 		within("light.softness", l.Softness, 0, 100),
 		within("light.strength", l.Strength, 0, 100),
-		c.validateTracks("light.tracks", "the light", l.Tracks, LightHas),
+		c.validateTracks("light.tracks", nil, l.Tracks, LightHas),
 	)
 }
 
@@ -175,26 +164,14 @@ func (c *Clip) validateStock() error {
 			return Fault(field+".id", "two things have the id %q", p.ID)
 		}
 		seen[p.ID] = true
-		if _, err := offer.New(p.Price, p.OldPrice, p.Currency); err != nil {
-			return Fault(field, "%v", err)
-		}
-		if p.Prop != "" && (c.Prop(p.Prop) == nil || c.Prop(p.Prop).Kind != KindCutout) {
-			return Fault(field+".prop", "there is no picture %q", p.Prop)
+		if err := c.validateProduct(field, &p); err != nil {
+			return err
 		}
 	}
-	if t := c.Tune; t != nil {
-		p := c.Prop(t.Prop)
-		if p == nil || p.Sound == nil {
-			return Fault("tune.prop", "there is no tune %q", t.Prop)
-		}
-		return firstError(
-			within("tune.start", t.Start, 0, max(0, p.Sound.Seconds-0.5)),
-			within("tune.gain", t.Gain, -60, 12),
-			within("tune.fadeIn", float64(t.FadeIn), 0, float64(c.Length)),
-			within("tune.fadeOut", float64(t.FadeOut), 0, float64(c.Length)),
-		)
+	if !c.hasProduct(c.Shown, false) {
+		return Fault("shown", "there is no product %q", c.Shown)
 	}
-	return nil
+	return c.validateSounds()
 }
 
 func validProp(field string, p *Prop) error {

@@ -7,11 +7,12 @@ import (
 	"strconv"
 
 	"billow/core/motion"
+	"billow/core/timing"
 )
 
 func (c *Clip) validateMotion(field string, l *Layer) error {
 	has := func(p string) bool { return Has(l.Kind, p) }
-	if err := c.validateTracks(field+".tracks", strconv.Quote(l.Name), l.Tracks, has); err != nil {
+	if err := c.validateTracks(field+".tracks", l, l.Tracks, has); err != nil {
 		return err
 	}
 	for name, v := range l.Values {
@@ -68,37 +69,52 @@ func (c *Clip) validateMoves(field string, l *Layer) error {
 	return nil
 }
 
-// validateTracks checks the keys of what is called of.
-func (c *Clip) validateTracks(field, of string, tracks map[string]motion.Track, has func(string) bool) error {
+// validateTracks checks the keys of a layer, or of the light, which is nil.
+func (c *Clip) validateTracks(field string, of *Layer, tracks map[string]motion.Track, has func(string) bool) error {
+	if len(tracks) == 0 {
+		return nil
+	}
+	k := keyed{clock: c.ClockOf(of), of: "the light"}
+	if k.from, k.to = c.Reach(of); of != nil {
+		k.of = strconv.Quote(of.Name)
+	}
 	for name, t := range tracks {
 		if _, ok := PropertyNamed(name); !ok || !has(name) {
 			return Fault(field+"."+name, "%q cannot have keys here", name)
 		}
-		if err := c.validateTrack(field+"."+name, of, name, t); err != nil {
+		if err := k.validate(field+"."+name, name, t); err != nil {
 			return err
 		}
 	}
 	return nil
 }
 
-func (c *Clip) validateTrack(field, of, property string, t motion.Track) error {
+// keyed is what has keys: its clock, the frames on which they may lie, and what
+// it is called.
+type keyed struct {
+	clock    timing.Clock
+	from, to int
+	of       string
+}
+
+func (c keyed) validate(field, property string, t motion.Track) error {
 	if len(t) > MaxKeys {
 		return Fault(field, "a property has at most %d keys", MaxKeys)
 	}
-	clock, last := c.Clock(), -1
+	last := 0
 	for i, k := range t {
 		// The name of the key is only made for an error: there may be thousands.
 		if k.At.OnBeat && !(math.Abs(k.At.Beat) < 1e6) {
 			return Fault(keyField(field, i)+".at", "beat %g is too far away", k.At.Beat)
 		}
-		f := clock.Frame(k.At)
-		if f < 0 || f >= c.Length {
-			return Fault(keyField(field, i)+".at", "%s has a key of %s at %s, outside the clip, which ends at %s; move or delete it first", of, Spoken(property), c.timecode(f), c.timecode(c.Length))
+		f := c.clock.Frame(k.At)
+		if f < c.from || f >= c.to {
+			return Fault(keyField(field, i)+".at", "%s has a key of %s at %s, outside the clip, which ends at %s; move or delete it first", c.of, Spoken(property), c.clock.Rate.Timecode(f), c.clock.Rate.Timecode(c.to))
 		}
 		if i > 0 && f == last {
-			return Fault(keyField(field, i)+".at", "%s has two keys of %s on frame %d; move one of them or delete it", of, Spoken(property), f)
+			return Fault(keyField(field, i)+".at", "%s has two keys of %s on frame %d; move one of them or delete it", c.of, Spoken(property), f)
 		}
-		if f < last {
+		if i > 0 && f < last {
 			return Fault(keyField(field, i)+".at", "the keys are not in order of time")
 		}
 		last = f
@@ -111,8 +127,6 @@ func (c *Clip) validateTrack(field, of, property string, t motion.Track) error {
 }
 
 func keyField(field string, i int) string { return fmt.Sprintf("%s[%d]", field, i) }
-
-func (c *Clip) timecode(f int) string { return c.Rate.Timecode(f) }
 
 // wrongKey says what is wrong with a key, with the field within it, or nil.
 func wrongKey(property string, k motion.Key) *FieldError {

@@ -9,8 +9,9 @@ import (
 // function may change what it is given; nil ones are not called.
 type Visitor struct {
 	Moment  func(m *timing.Moment)
-	Frames  func(n *int)     // a length of time, or a frame of a group's inside
+	Frames  func(n *int)     // a length of time
 	Inner   func(v *float64) // a frame of a group's inside, as the value of a key
+	Still   func(n *int)     // a frame of a group's inside that always shows
 	Beats   func(n *float64) // a length in beats; 0 is none
 	Bars    func(n *float64) // a length in bars; 0 is none
 	Layer   func(id *string) // a layer that another one speaks of
@@ -26,7 +27,7 @@ func tell[T any](f func(*T), v *T) {
 
 // name tells of a reference that is there.
 func name(f func(*string), id *string) {
-	if f != nil && *id != "" {
+	if f != nil && *id != "" && *id != ProductSlot {
 		f(id)
 	}
 }
@@ -34,11 +35,15 @@ func name(f func(*string), id *string) {
 // Walk visits all of a clip. Whoever changes anything in layers makes them the
 // clip's own first.
 func (c *Clip) Walk(v Visitor) {
-	tell(v.Frames, &c.Length)
-	tell(v.Moment, &c.Poster)
-	for i := range c.Scenes {
-		tell(v.Moment, &c.Scenes[i].At)
+	c.WalkOwn(v)
+	for i := range c.Layers {
+		c.Layers[i].Walk(v)
 	}
+}
+
+// WalkOwn visits what is the clip's own, without its layers.
+func (c *Clip) WalkOwn(v Visitor) {
+	tell(v.Moment, &c.Poster)
 	for i := range c.Markers {
 		tell(v.Moment, &c.Markers[i].At)
 	}
@@ -46,18 +51,20 @@ func (c *Clip) Walk(v Visitor) {
 		tell(v.Moment, &c.Range.In)
 		tell(v.Moment, &c.Range.Out)
 	}
-	if t := c.Tune; t != nil {
+	for i := range c.Sounds {
+		t := &c.Sounds[i]
 		name(v.Prop, &t.Prop)
+		tell(v.Moment, &t.At)
+		tell(v.Frames, &t.Length)
 		tell(v.Frames, &t.FadeIn)
 		tell(v.Frames, &t.FadeOut)
+		v.keys("", t.Keys)
 	}
+	name(v.Product, &c.Shown)
 	for i := range c.Products {
 		name(v.Prop, &c.Products[i].Prop)
 	}
 	v.tracks(c.Light.Tracks)
-	for i := range c.Layers {
-		c.Layers[i].Walk(v)
-	}
 }
 
 // Walk visits all of a layer.
@@ -77,6 +84,9 @@ func (l *Layer) Walk(v Visitor) {
 		tell(v.Frames, &m.Length)
 		tell(v.Beats, &m.Beats)
 	}
+	if l.Stepping != nil {
+		tell(v.Frames, &l.Stepping.Phase)
+	}
 	if l.Follow != nil {
 		name(v.Layer, &l.Follow.Layer)
 	}
@@ -92,6 +102,12 @@ func (l *Layer) Walk(v Visitor) {
 	if l.Lineup != nil {
 		v.lineup(l.Lineup)
 	}
+	if l.Scene != nil {
+		name(v.Product, &l.Scene.Product)
+		tell(v.Frames, &l.Scene.Frames)
+		tell(v.Beats, &l.Scene.Beats)
+		tell(v.Bars, &l.Scene.Bars)
+	}
 }
 
 func (v Visitor) tracks(tracks map[string]motion.Track) {
@@ -99,12 +115,16 @@ func (v Visitor) tracks(tracks map[string]motion.Track) {
 		return // there may be thousands of keys
 	}
 	for property, t := range tracks {
-		for k := range t {
-			tell(v.Moment, &t[k].At)
-			if property == Time {
-				for i := range t[k].Value {
-					tell(v.Inner, &t[k].Value[i])
-				}
+		v.keys(property, t)
+	}
+}
+
+func (v Visitor) keys(property string, t motion.Track) {
+	for k := range t {
+		tell(v.Moment, &t[k].At)
+		if property == Time {
+			for i := range t[k].Value {
+				tell(v.Inner, &t[k].Value[i])
 			}
 		}
 	}
@@ -114,7 +134,7 @@ func (v Visitor) inside(in *Inside) {
 	tell(v.Frames, &in.Offset)
 	tell(v.Frames, &in.Repeat)
 	if in.Freeze != nil {
-		tell(v.Frames, in.Freeze)
+		tell(v.Still, in.Freeze)
 	}
 	if in.Clip != Bounds {
 		name(v.Layer, &in.Clip)
@@ -140,12 +160,15 @@ func (v Visitor) lineup(u *Lineup) {
 // product that no layer shows is not one of them.
 func (c *Clip) Needs() []*Prop {
 	used := map[string]bool{}
-	v := Visitor{Prop: func(id *string) { used[*id] = true }}
-	if c.Tune != nil {
-		v.Prop(&c.Tune.Prop)
+	for i := range c.Sounds {
+		used[c.Sounds[i].Prop] = true
 	}
 	for i := range c.Layers {
-		c.Layers[i].Walk(v)
+		if l := &c.Layers[i]; l.Cutout != nil {
+			if p := c.PictureOf(l); p != nil {
+				used[p.ID] = true
+			}
+		}
 	}
 	var out []*Prop
 	for i := range c.Props {

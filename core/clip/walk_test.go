@@ -13,18 +13,19 @@ import (
 // plain are the fields that say nothing of time and name no other part of the
 // clip. A new field fails the test below until it is visited or stands here.
 var plain = strings.Fields(`
-	Version Name Rate Tempo Shapes.ID Shapes.W Shapes.H Scenes.Name Markers.Name
+	Version Name Rate Tempo Shapes.ID Shapes.W Shapes.H Markers.Name
 	Light.Direction Light.Height Light.Softness Light.Strength Light.Colour
 	Light.Tracks.Value Light.Tracks.Off Light.Tracks.Ease Light.Tracks.Out Light.Tracks.In Light.Tracks.Move
-	Tune.Start Tune.Gain
+	Sounds.ID Sounds.Trim Sounds.Gain Sounds.Keys.Value Sounds.Keys.Off Sounds.Keys.Ease Sounds.Keys.Out Sounds.Keys.In Sounds.Keys.Move
 	Props.ID Props.Name Props.Kind Props.Hash Props.Media Props.Credit Props.Picture Props.Sound
-	Products.ID Products.Name Products.Price Products.OldPrice Products.Currency
+	Products.ID Products.Name Products.Price Products.OldPrice Products.Currency Products.Fields
 	Layers.ID Layers.Name Layers.Kind Layers.Rest Layers.Rests Layers.Lift Layers.Shadow Layers.Blend
-	Layers.Hidden Layers.Locked Layers.Label Layers.Shutter Layers.Stepping Layers.Wander Layers.Reveal
+	Layers.Hidden Layers.Locked Layers.Label Layers.Shutter Layers.Wander Layers.Reveal
+	Layers.Stepping.Rate Layers.Stepping.Turn Layers.Stepping.Shift Layers.Stepping.Seed
 	Layers.Tracks.Off Layers.Tracks.Ease Layers.Tracks.Out Layers.Tracks.In Layers.Tracks.Move
 	Layers.Moves.ID Layers.Moves.Kind Layers.Moves.Lands Layers.Moves.Side Layers.Moves.Turn Layers.Moves.Strength Layers.Moves.Drift
 	Layers.Follow.Position Layers.Follow.Rotation Layers.Follow.Scale
-	Layers.Cutout.Outline Layers.Backdrop Layers.Card
+	Layers.Cutout.Outline Layers.Cutout.Fitted Layers.Backdrop Layers.Card
 	Layers.Words.Text Layers.Words.Font Layers.Words.Fill Layers.Words.EmphasisFont Layers.Words.EmphasisFill Layers.Words.Align
 	Layers.Words.Width Layers.Words.LineSpacing Layers.Words.LetterSpacing Layers.Words.Outline Layers.Words.Plate
 	Layers.Inside.Speed Layers.Inside.Reverse
@@ -81,7 +82,7 @@ func TestTheWalkMissesNoField(t *testing.T) {
 	seen := func(p any) { visited[p] = true }
 	c.Walk(Visitor{
 		Moment: func(p *timing.Moment) { seen(p) }, Frames: func(p *int) { seen(p) }, Inner: func(p *float64) { seen(p) },
-		Beats: func(p *float64) { seen(p) }, Bars: func(p *float64) { seen(p) },
+		Still: func(p *int) { seen(p) }, Beats: func(p *float64) { seen(p) }, Bars: func(p *float64) { seen(p) },
 		Layer: func(p *string) { seen(p) }, Prop: func(p *string) { seen(p) }, Product: func(p *string) { seen(p) },
 	})
 	for path, v := range found {
@@ -105,7 +106,7 @@ func TestNeedsAreWhatIsShownAndHeard(t *testing.T) {
 	for _, id := range []string{"a", "b", "c", "tune", "spare"} {
 		c.Props = append(c.Props, Prop{ID: id})
 	}
-	c.Tune = &Tune{Prop: "tune"}
+	c.SetTune(&SoundTrack{Prop: "tune"})
 	for _, id := range []string{"b", "a", "b"} {
 		l := NewLayer(fmt.Sprint(len(c.Layers)), "Cut-out", KindCutout)
 		l.Cutout = &Cutout{Prop: id}

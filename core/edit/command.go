@@ -56,6 +56,10 @@ var kinds = map[string]func() command{
 	"stagger":     func() command { return &Stagger{} },
 	"swapPicture": func() command { return &SwapPicture{} },
 	"closeLoop":   func() command { return &CloseLoop{} },
+	"addScene":    func() command { return &AddScene{} },
+	"splitScene":  func() command { return &SplitScene{} },
+	"trimScene":   func() command { return &TrimScene{} },
+	"moveScene":   func() command { return &MoveScene{} },
 	"setMarks":    func() command { return &SetMarks{} },
 }
 
@@ -83,6 +87,7 @@ func Apply(c *clip.Clip, raw []byte) (*clip.Clip, error) {
 	if err != nil {
 		return nil, err
 	}
+	next.Fit()
 	if err := next.ValidateAfter(c); err != nil {
 		return nil, err
 	}

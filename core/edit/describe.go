@@ -15,6 +15,7 @@ var words = map[string]string{
 	"groupLayers": "Layers grouped", "ungroup": "Group taken apart", "intoGroup": "Group changed",
 	"setLineup": "Line-up changed", "makeLineup": "Line-up made", "stagger": "Layers staggered",
 	"swapPicture": "Product swapped", "closeLoop": "Loop closed", "setMarks": "Marks set",
+	"addScene": "Scene added", "splitScene": "Scene split", "trimScene": "Scene's length", "moveScene": "Scene moved",
 	"shiftLayer": "Layer shifted", "handle": "Moved on the Tabletop",
 }
 

@@ -109,7 +109,7 @@ func TestBadCommandsNameTheFieldAndLoseNothing(t *testing.T) {
 	refused(t, c, `{"type":"setProduct","product":{"id":"p","name":"Mug","price":"20","oldPrice":"15","currency":"EUR"}}`, "products")
 	refused(t, c, `{"type":"setLayer","layer":"words","set":{"kind":"cutout"}}`, "set")
 	refused(t, c, `{"type":"setLayer","layer":"words","set":{"words":{"fill":"red"}}}`, "")
-	refused(t, c, `{"type":"undo","changes":[{"at":["version"],"from":1,"to":99}]}`, "version")
+	refused(t, c, `{"type":"undo","changes":[{"at":["version"],"from":2,"to":99}]}`, "version")
 	if _, err := Apply(c, []byte(`{"type":"setLight","set":{"height":NaN}}`)); err == nil {
 		t.Error("NaN was taken")
 	}
@@ -241,18 +241,18 @@ func order(c *clip.Clip) string {
 
 func TestStackingCopyingAndRemoving(t *testing.T) {
 	c := sample()
-	if got := order(do(t, c, `{"type":"stackLayer","layer":"words","to":0}`)); got != "words backdrop mug-layer" {
+	if got := order(do(t, c, `{"type":"stackLayer","layer":"words","to":0}`)); got != "words backdrop scene mug-layer" {
 		t.Errorf("the stack is %s", got)
 	}
-	if got := order(do(t, c, `{"type":"stackLayer","layer":"backdrop","to":99}`)); got != "mug-layer words backdrop" {
+	if got := order(do(t, c, `{"type":"stackLayer","layer":"backdrop","to":99}`)); got != "scene mug-layer words backdrop" {
 		t.Errorf("the stack is %s", got)
 	}
 	twin := do(t, c, `{"type":"copyLayer","layer":"mug-layer","id":"twin"}`)
-	if got := order(twin); got != "backdrop mug-layer twin words" || len(twin.Layer("twin").Tracks[clip.Rotation]) != 2 {
+	if got := order(twin); got != "backdrop scene mug-layer twin words" || len(twin.Layer("twin").Tracks[clip.Rotation]) != 2 {
 		t.Errorf("the stack is %s", got)
 	}
 	refused(t, c, `{"type":"copyLayer","layer":"mug-layer","id":"words"}`, "id")
-	if got := order(do(t, c, `{"type":"removeLayer","layer":"mug-layer"}`)); got != "backdrop words" {
+	if got := order(do(t, c, `{"type":"removeLayer","layer":"mug-layer"}`)); got != "backdrop scene words" {
 		t.Errorf("the stack is %s", got)
 	}
 }

@@ -22,9 +22,8 @@ func (s *StretchKeys) apply(c *clip.Clip) error {
 	if !(s.Factor >= 0.01 && s.Factor <= 100) {
 		return clip.Fault("factor", "keys are stretched by 0.01 to 100, not by %g", s.Factor)
 	}
-	clock := c.Clock()
-	return eachKey(c, s.Keys, func(_ KeyRef, k *motion.Key) {
-		f := clock.Frame(k.At)
+	return eachKey(c, s.Keys, func(ref KeyRef, k *motion.Key) {
+		f := ref.clock(c).Frame(k.At)
 		k.At = k.At.Plus(stretched(f, s.Anchor, s.Factor) - f)
 	})
 }
@@ -43,13 +42,12 @@ func (r *ReverseKeys) apply(c *clip.Clip) error {
 	if err := turnStrings(c, r.Keys); err != nil {
 		return err
 	}
-	clock := c.Clock()
 	first, last := math.MaxInt, math.MinInt
 	for _, ref := range r.Keys {
 		first, last = min(first, ref.Frame), max(last, ref.Frame)
 	}
-	return eachKey(c, r.Keys, func(_ KeyRef, k *motion.Key) {
-		f := clock.Frame(k.At)
+	return eachKey(c, r.Keys, func(ref KeyRef, k *motion.Key) {
+		f := ref.clock(c).Frame(k.At)
 		k.At = k.At.Plus(first + last - 2*f)
 		k.In, k.Out = k.Out, k.In
 	})
@@ -92,15 +90,18 @@ func (s *SnapKeys) apply(c *clip.Clip) error {
 	if err != nil {
 		return err
 	}
-	clock := c.Clock()
-	return eachKey(c, s.Keys, func(_ KeyRef, k *motion.Key) { k.At = snap(clock.Frame(k.At)) })
+	return eachKey(c, s.Keys, func(ref KeyRef, k *motion.Key) {
+		clock := ref.clock(c)
+		k.At = clock.Own(snap(clock.Frame(k.At)))
+	})
 }
 
+// snapper gives the moment of the clip onto which a frame snaps.
 func (s *SnapKeys) snapper(c *clip.Clip) (func(frame int) timing.Moment, error) {
 	clock := c.Clock()
 	inside := func(step float64) func(int) timing.Moment {
 		return func(frame int) timing.Moment {
-			b := math.Round(c.Tempo.Beat(c.Rate.Seconds(frame))/step) * step
+			b := math.Round(clock.Beat(frame)/step) * step
 			for clock.Frame(timing.OnBeat(b)) < 0 {
 				b += step
 			}
@@ -131,11 +132,12 @@ func (s *SnapKeys) snapper(c *clip.Clip) (func(frame int) timing.Moment, error) 
 // Hits is the frames of the clear hits of the clip's tune.
 func Hits(c *clip.Clip) []int {
 	var out []int
-	if c.Tune == nil {
+	t := c.Tune()
+	if t == nil {
 		return nil
 	}
-	for _, h := range c.Prop(c.Tune.Prop).Sound.Hits {
-		if f := c.Rate.Frame(h.At - c.Tune.Start); f >= 0 && f < c.Length && h.Strength > 0.3 {
+	for _, h := range c.Prop(t.Prop).Sound.Hits {
+		if f := c.Rate.Frame(h.At - t.Trim); f >= 0 && f < c.Length && h.Strength > 0.3 {
 			out = append(out, f)
 		}
 	}
@@ -158,7 +160,7 @@ func (h *HoldUntil) apply(c *clip.Clip) error {
 	if err != nil {
 		return err
 	}
-	clock, done := c.Clock(), false
+	clock, done := c.ClockOf(l), false
 	for name, t := range tracks {
 		if len(h.Properties) > 0 && !slices.Contains(h.Properties, name) || name == clip.Time {
 			continue
@@ -172,7 +174,7 @@ func (h *HoldUntil) apply(c *clip.Clip) error {
 		if before < 0 {
 			continue
 		}
-		stay(c, tracks, h.Layer, name, before, timing.At(h.Frame))
+		stay(c, tracks, h.Layer, name, before, clock.At(h.Frame))
 		done = true
 	}
 	if !done {
@@ -217,7 +219,7 @@ func (h *HoldCreep) apply(c *clip.Clip) error {
 	if i+1 >= len(t) {
 		return clip.Fault("key", "nothing comes after this key, so nothing creeps")
 	}
-	clock := c.Clock()
+	clock := h.Key.clock(c)
 	span := clock.Frame(t[i+1].At) - h.Key.Frame
 	if span < 3 {
 		return clip.Fault("key", "the next key follows too soon for a hold between them")

@@ -32,7 +32,7 @@ func keyed() *clip.Clip {
 	for f, x := range map[int]float64{0: 0, 10: 1, 40: 2, 100: 3} {
 		t = append(t, motion.Key{At: timing.At(f), Value: []float64{x, 0}, Ease: motion.Ease{Kind: motion.In}})
 	}
-	c.Layer("mug-layer").Tracks = map[string]motion.Track{clip.Position: sorted(c, t)}
+	c.Layer("mug-layer").Tracks = map[string]motion.Track{clip.Position: sorted(c.Clock(), t)}
 	return c
 }
 
@@ -157,7 +157,8 @@ func TestAWordyTimeIsRead(t *testing.T) {
 
 func TestTenThousandKeysAreRefusedClearly(t *testing.T) {
 	c := keyed()
-	c.Length = 18000
+	c.Layer("scene").Scene.Frames = 18000
+	c.Fit()
 	var keys []string
 	for i := range 10000 {
 		keys = append(keys, fmt.Sprintf(`{"property":"opacity","after":%d,"key":{"at":0,"value":[1],"ease":{"kind":"linear"}}}`, i))
@@ -178,7 +179,7 @@ func TestCloseLoopComesBackToTheFirstFrame(t *testing.T) {
 	c = do(t, c, `{"type":"closeLoop"}`)
 	l = c.Layer("mug-layer")
 	for name, tr := range l.Tracks {
-		curve := c.Curve(name, tr)
+		curve := clip.Curve(name, tr, c.Clock())
 		if a, b := curve.Sample(0), curve.Sample(299); a != b {
 			t.Errorf("%s is %v at first and %v at last", name, a, b)
 		}
@@ -189,7 +190,7 @@ func TestCloseLoopComesBackToTheFirstFrame(t *testing.T) {
 	if !l.Wander.Closed {
 		t.Error("it still wanders at the seam")
 	}
-	if h := c.Curve(clip.LightHeight, c.Light.Tracks[clip.LightHeight]).At(299, 0); h != 20 {
+	if h := clip.Curve(clip.LightHeight, c.Light.Tracks[clip.LightHeight], c.Clock()).At(299, 0); h != 20 {
 		t.Errorf("the light ends at %g", h)
 	}
 	if again := do(t, c, `{"type":"closeLoop"}`); string(again.Encode()) != string(c.Encode()) {
@@ -217,7 +218,7 @@ func TestMarksKeepTheirOrder(t *testing.T) {
 		t.Errorf("the marks are %+v, %+v", c.Markers, c.Range)
 	}
 	refused(t, c, `{"type":"setMarks","markers":[{"name":"B","at":50},{"name":"A","at":50}]}`, "markers")
-	refused(t, c, `{"type":"setMarks","scenes":[{"name":"B","at":500}]}`, "scenes")
+	refused(t, c, `{"type":"setMarks","markers":[{"name":"B","at":500}]}`, "markers")
 	refused(t, c, `{"type":"setMarks","range":{"in":40,"out":40}}`, "range")
 	if c = do(t, c, `{"type":"setMarks","whole":true}`); c.Range != nil || len(c.Markers) != 2 {
 		t.Errorf("looping the whole clip left %+v", c.Range)

@@ -75,11 +75,13 @@ func (u *Ungroup) apply(c *clip.Clip) error {
 	return forget(c, map[string]bool{u.Layer: true})
 }
 
-// IntoGroup moves layers into a group, or out of all groups.
+// IntoGroup moves layers into a group or a scene, or out of all of them: over all
+// scenes, or beneath them.
 type IntoGroup struct {
 	Typed
-	Layers []string `json:"layers"`
-	Group  string   `json:"group"`
+	Layers  []string `json:"layers"`
+	Group   string   `json:"group"`
+	Beneath bool     `json:"beneath,omitempty"`
 }
 
 func (g *IntoGroup) apply(c *clip.Clip) error {
@@ -88,7 +90,7 @@ func (g *IntoGroup) apply(c *clip.Clip) error {
 		if err != nil {
 			return err
 		}
-		if into.Kind != clip.KindGroup {
+		if !into.Is().Holds {
 			return clip.Fault("group", "%q is not a group", into.Name)
 		}
 	}
@@ -97,7 +99,7 @@ func (g *IntoGroup) apply(c *clip.Clip) error {
 		if err != nil {
 			return err
 		}
-		if l.Group == g.Group {
+		if l.Group == g.Group && g.Group != "" {
 			continue
 		}
 		if was := c.Own(l.Group); was != nil {
@@ -106,9 +108,70 @@ func (g *IntoGroup) apply(c *clip.Clip) error {
 				return err
 			}
 		}
-		l.Group = g.Group
+		enter(c, id, g.Group)
+		if g.Group == "" {
+			overScenes(c, id, g.Beneath)
+		}
 	}
 	return nil
+}
+
+// enter puts a layer into a group or a scene, or out of all. Between scenes it
+// keeps its times within the scene; between a scene and the clip it stays where
+// it is in time as far as that goes.
+func enter(c *clip.Clip, id, group string) {
+	l := c.Own(id)
+	was, wasIn := c.SceneOf(l)
+	from := c.ClockOf(l)
+	l.Group = group
+	now, in := c.SceneOf(l)
+	if wasIn && in || !wasIn && !in {
+		return
+	}
+	rebase := func(to timing.Clock) {
+		for i := range c.Layers {
+			if l := &c.Layers[i]; l.ID == id || c.Within(l, id) {
+				c.Own(l.ID).Rebase(from, to)
+			}
+		}
+	}
+	clock := now.Clock(c)
+	if !in {
+		rebase(c.Clock())
+		if l.To == nil && was.To < c.Length {
+			end := timing.At(was.To)
+			l.To = &end
+		}
+		settleLayer(c, l, span{c.Clock(), 0, c.Length})
+		return
+	}
+	begin, end := from.Frame(l.From), c.Length
+	if l.To != nil {
+		end = from.Frame(*l.To)
+	}
+	if begin >= now.To || end <= now.From { // it begins with the scene instead
+		from.Start, from.First = begin, c.Clock().Next(begin)
+	}
+	rebase(clock)
+	if l.To != nil && clock.Frame(*l.To) >= now.To {
+		l.To = nil
+	}
+	if l.From = clock.At(max(clock.Frame(l.From), now.From)); l.To != nil && clock.Frame(*l.To) <= clock.Frame(l.From) {
+		l.To = nil
+	}
+}
+
+// overScenes moves a layer in the list in front of all scenes, or behind them.
+func overScenes(c *clip.Clip, id string, beneath bool) {
+	i := slices.IndexFunc(c.Layers, func(l clip.Layer) bool { return l.ID == id })
+	l := c.Layers[i]
+	c.Layers = slices.Delete(c.Layers, i, i+1)
+	if beneath {
+		at := slices.IndexFunc(c.Layers, func(l clip.Layer) bool { return l.Kind == clip.KindScene })
+		c.Layers = slices.Insert(c.Layers, max(at, 0), l)
+		return
+	}
+	c.Layers = slices.Insert(c.Layers, sceneAt(c, "")+1, l)
 }
 
 // SetLineup changes a group's line-up, or takes it away, and writes the keys of
@@ -149,10 +212,10 @@ func (m *MakeLineup) apply(c *clip.Clip) error {
 		if err != nil {
 			return err
 		}
-		switch l.Kind {
-		case clip.KindWords, clip.KindBadge:
+		switch k := l.Is(); {
+		case k.Goes:
 			words = append(words, id)
-		case clip.KindBackdrop:
+		case k.Fills:
 			return clip.Fault("layers", "a backdrop cannot take turns; choose products and their words")
 		default:
 			products = append(products, id)
@@ -181,7 +244,7 @@ func (m *MakeLineup) apply(c *clip.Clip) error {
 		lineup = moves.ThroughAWindow(hole)
 	}
 	lineup.Items = turns(products, words)
-	fitTimes(c, lineup)
+	fitTimes(c, g, lineup)
 	g = c.Own(m.ID)
 	g.Lineup = lineup
 	return moves.RewriteLineup(c, g)
@@ -203,17 +266,19 @@ func turns(products, words []string) []clip.Item {
 	return items
 }
 
-// fitTimes lets the products share the clip evenly: by whole bars where a bar
-// is short enough, else by frames.
-func fitTimes(c *clip.Clip, u *clip.Lineup) {
+// fitTimes lets the products share the time of a group's scene evenly: by whole
+// bars where a bar is short enough, else by frames.
+func fitTimes(c *clip.Clip, g *clip.Layer, u *clip.Lineup) {
+	from, to := room(c, g)
+	length := to - from
 	n := len(u.Items)
 	u.Start = timing.At(0)
 	bar := float64(c.Tempo.PerBar) * 60 / c.Tempo.BPM
-	each := float64(c.Length) / float64(c.Rate) / float64(n)
+	each := float64(length) / float64(c.Rate) / float64(n)
 	if bars := math.Floor(each / bar); bars >= 1 {
 		u.Start, u.Beats = timing.OnBeat(0), bars*float64(c.Tempo.PerBar)
 	}
-	u.Stay = max(2, min(u.Stay, c.Length/n))
+	u.Stay = max(2, min(u.Stay, length/n))
 	u.Change = max(1, min(u.Change, u.Stay/2))
 }
 

@@ -14,7 +14,7 @@ import (
 // three is a clip with three cut-outs a, b and c, and words for each.
 func three() *clip.Clip {
 	c := sample()
-	c.Layers = c.Layers[:1]
+	c.Layers = c.Layers[:2]
 	for i, id := range []string{"a", "b", "c"} {
 		l := clip.Draft(c, clip.KindCutout, strings.ToUpper(id), "mug", "")
 		l.ID, l.Rest.X = id, float64(100*i)
@@ -48,17 +48,17 @@ func stacked(t *testing.T, c *clip.Clip, want string) {
 
 func TestLayersAreGroupedAndTakenApart(t *testing.T) {
 	c := do(t, three(), `{"type":"groupLayers","layers":["b","c"],"id":"g","name":"Pair"}`)
-	stacked(t, c, "backdrop a g/b g/c g wa wb wc")
+	stacked(t, c, "backdrop scene a g/b g/c g wa wb wc")
 	c = do(t, c, `{"type":"groupLayers","layers":["g","a"],"id":"outer","name":"All"}`)
-	stacked(t, c, "backdrop outer/a g/b g/c outer/g outer wa wb wc")
+	stacked(t, c, "backdrop scene outer/a g/b g/c outer/g outer wa wb wc")
 	copied := do(t, c, `{"type":"copyLayer","layer":"g","id":"twin"}`)
 	if got := copied.Children("twin"); len(got) != 2 || got[0] == "b" {
 		t.Errorf("in the copy there are %v", got)
 	}
 	apart := do(t, c, `{"type":"ungroup","layer":"g"}`)
-	stacked(t, apart, "backdrop outer/a outer/b outer/c outer wa wb wc")
+	stacked(t, apart, "backdrop scene outer/a outer/b outer/c outer wa wb wc")
 	gone := do(t, c, `{"type":"removeLayer","layer":"outer"}`)
-	stacked(t, gone, "backdrop wa wb wc")
+	stacked(t, gone, "backdrop scene wa wb wc")
 	refused(t, c, `{"type":"groupLayers","layers":["b","wa"],"id":"x","name":"No"}`, "layers")
 	refused(t, c, `{"type":"groupLayers","layers":[],"id":"x","name":"No"}`, "layers")
 	refused(t, c, `{"type":"groupLayers","layers":["wa"],"id":"g","name":"No"}`, "id")
@@ -73,7 +73,7 @@ func TestAGroupCannotContainItself(t *testing.T) {
 	refused(t, c, `{"type":"stackLayer","layer":"outer","above":"b"}`, "above")
 	refused(t, c, `{"type":"intoGroup","layers":["a"],"group":"b"}`, "group")
 	c = do(t, c, `{"type":"stackLayer","layer":"a","above":"b"}`)
-	stacked(t, c, "backdrop g/b g/a g/c outer/g outer wa wb wc")
+	stacked(t, c, "backdrop scene g/b g/a g/c outer/g outer wa wb wc")
 }
 
 func TestACircleOfFollowingSaysWhoFollowsWhom(t *testing.T) {
@@ -265,7 +265,7 @@ func TestALineupOfThreeWithTheirWords(t *testing.T) {
 
 func TestBehindAWindow(t *testing.T) {
 	c := do(t, three(), `{"type":"makeLineup","layers":["a","b","c","wa","wb","wc"],"id":"line","window":true}`)
-	stacked(t, c, "backdrop line/a line/b line/c line/card line/wa line/wb line/wc line")
+	stacked(t, c, "backdrop scene line/a line/b line/c line/card line/wa line/wb line/wc line")
 	card := c.Layer("card")
 	if card.Card.Hole == nil || !card.Card.Fills || card.Card.Hole.Size < c.Layer("a").Rest.Size {
 		t.Errorf("the card is %+v", card.Card)

@@ -119,8 +119,8 @@ func (h *Handle) change(c *clip.Clip, l *clip.Layer, property string, rest func(
 	if !onKey {
 		return withRest(c, l, h.Shape, func(r *clip.Rest) error { rest(r); return nil })
 	}
-	if h.Frame < 0 || h.Frame >= c.Length {
-		return clip.Fault("frame", "frame %d lies outside the clip", h.Frame)
+	if err := onStage(c, l, h.Frame); err != nil {
+		return err
 	}
 	k := KeyHere(c, l.ID, property, h.Frame)
 	key(&k)

@@ -14,7 +14,7 @@ import (
 type KeyRef struct {
 	Layer    string `json:"layer"` // or clip.LightID
 	Property string `json:"property"`
-	Frame    int    `json:"frame"`
+	Frame    int    `json:"frame"` // of the clip
 }
 
 // tracksOf is the tracks of a layer, or of the clip's light. layer is nil for
@@ -39,13 +39,16 @@ func (r KeyRef) locate(c *clip.Clip) (motion.Track, int, error) {
 	if err != nil {
 		return nil, 0, err
 	}
-	clock, t := c.Clock(), tracks[r.Property]
+	clock, t := c.ClockOf(l), tracks[r.Property]
 	i := sort.Search(len(t), func(i int) bool { return clock.Frame(t[i].At) >= r.Frame })
 	if i < len(t) && clock.Frame(t[i].At) == r.Frame {
 		return t, i, nil
 	}
 	return nil, 0, clip.Fault("keys", "%s has no key of %s on frame %d", nameOf(l), r.Property, r.Frame)
 }
+
+// clock is that of the layer.
+func (r KeyRef) clock(c *clip.Clip) timing.Clock { return c.ClockOf(c.Layer(r.Layer)) }
 
 // nameOf is what a person is told of a layer, or of the light, which is nil.
 func nameOf(l *clip.Layer) string {
@@ -78,8 +81,7 @@ func distinct(refs []KeyRef) []KeyRef {
 }
 
 // sorted puts a track in order of time. Keys on one frame are left for Validate.
-func sorted(c *clip.Clip, t motion.Track) motion.Track {
-	clock := c.Clock()
+func sorted(clock timing.Clock, t motion.Track) motion.Track {
 	sort.SliceStable(t, func(i, j int) bool { return clock.Frame(t[i].At) < clock.Frame(t[j].At) })
 	return t
 }
@@ -121,7 +123,7 @@ func (s *SetKey) apply(c *clip.Clip) error {
 
 // putKey adds or replaces; a replaced key keeps the moment it is bound to.
 func putKey(c *clip.Clip, tracks map[string]motion.Track, layer, property string, key motion.Key) {
-	clock, t := c.Clock(), tracks[property]
+	clock, t := c.ClockOf(c.Layer(layer)), tracks[property]
 	f := clock.Frame(key.At)
 	i := sort.Search(len(t), func(i int) bool { return clock.Frame(t[i].At) >= f })
 	if i == len(t) || clock.Frame(t[i].At) != f {
@@ -198,7 +200,7 @@ func eachKey(c *clip.Clip, refs []KeyRef, change func(KeyRef, *motion.Key)) erro
 		if !done[ref] {
 			done[ref] = true
 			tracks, _, _ := tracksOf(c, ref.Layer)
-			sorted(c, tracks[ref.Property])
+			sorted(ref.clock(c), tracks[ref.Property])
 		}
 	}
 	return nil
@@ -208,11 +210,11 @@ func eachKey(c *clip.Clip, refs []KeyRef, change func(KeyRef, *motion.Key)) erro
 type BindKey struct {
 	Typed
 	Key KeyRef        `json:"key"`
-	To  timing.Moment `json:"to"`
+	To  timing.Moment `json:"to"` // of the clip
 }
 
 func (b *BindKey) apply(c *clip.Clip) error {
-	return eachKey(c, []KeyRef{b.Key}, func(_ KeyRef, k *motion.Key) { k.At = b.To })
+	return eachKey(c, []KeyRef{b.Key}, func(ref KeyRef, k *motion.Key) { k.At = ref.clock(c).Own(b.To) })
 }
 
 // SetEase gives keys an easing towards their next keys.
@@ -243,7 +245,7 @@ func (b *BendPath) apply(c *clip.Clip) error {
 type PasteKeys struct {
 	Typed
 	Layer string      `json:"layer"`
-	At    int         `json:"at"` // frame
+	At    int         `json:"at"` // frame of the clip
 	Keys  []CopiedKey `json:"keys"`
 }
 
@@ -259,11 +261,12 @@ func (p *PasteKeys) apply(c *clip.Clip) error {
 	if err != nil {
 		return err
 	}
+	clock := c.ClockOf(l)
 	for _, k := range p.Keys {
 		if !clip.Has(l.Kind, k.Property) {
 			continue // a cut-out has no letter spacing to paste
 		}
-		k.Key.At, k.Key.Move = timing.At(p.At+k.After), ""
+		k.Key.At, k.Key.Move = clock.At(p.At+k.After), ""
 		putKey(c, l.Tracks, p.Layer, k.Property, k.Key)
 	}
 	return nil

@@ -7,7 +7,6 @@ import (
 	"billow/core/clip"
 	"billow/core/layout"
 	"billow/core/motion"
-	"billow/core/timing"
 )
 
 // AddLayer puts a layer in front of all others, or at a place in the stack
@@ -144,7 +143,9 @@ func (s *ShiftLayer) apply(c *clip.Clip) error {
 		return err
 	}
 	from, to := c.Span(l)
-	end := timing.At(to)
+	clock := c.ClockOf(l)
+	first, last := room(c, l)
+	end := clock.At(to)
 	if l.To != nil {
 		end = *l.To
 	}
@@ -155,8 +156,8 @@ func (s *ShiftLayer) apply(c *clip.Clip) error {
 	case "to":
 		end = end.Plus(s.By)
 	case "whole":
-		if from+s.By < 0 || to+s.By > c.Length {
-			return clip.Fault("by", "%q would leave the clip", l.Name)
+		if from+s.By < first || to+s.By > last {
+			return clip.Fault("by", "%q would leave the clip or its scene", l.Name)
 		}
 		shift(l, s.By)
 		end = end.Plus(s.By)
@@ -164,7 +165,7 @@ func (s *ShiftLayer) apply(c *clip.Clip) error {
 		return clip.Fault("part", "%q is not a part of a layer: whole, from or to", s.Part)
 	}
 	l.To = &end
-	if c.Clock().Frame(end) == c.Length {
+	if clock.Frame(end) == last {
 		l.To = nil
 	}
 	return nil

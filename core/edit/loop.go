@@ -5,7 +5,6 @@ import (
 
 	"billow/core/clip"
 	"billow/core/motion"
-	"billow/core/timing"
 )
 
 // CloseLoop makes the last frame meet the first: every property of every layer
@@ -41,18 +40,19 @@ func (*CloseLoop) apply(c *clip.Clip) error {
 // that already comes back stays as it is.
 func closeTrack(c *clip.Clip, tracks map[string]motion.Track, layer, property string, last int) {
 	t := tracks[property]
-	curve := c.Curve(property, t)
+	clock := c.ClockOf(c.Layer(layer))
+	curve := clip.Curve(property, t, clock)
 	n := clip.Dims(property)
 	a, b := curve.Sample(0), curve.Sample(float64(last))
 	before, after := t[0], t[len(t)-1]
 	if a == b && before.Off == after.Off {
 		return
 	}
-	key := motion.Key{At: timing.At(last), Value: slices.Clone(a[:n]), Ease: motion.Ease{Kind: motion.InOut}}
+	key := motion.Key{At: clock.At(last), Value: slices.Clone(a[:n]), Ease: motion.Ease{Kind: motion.InOut}}
 	if property == clip.Scale && a[0] == a[1] {
 		key.Value = key.Value[:1]
 	}
-	if c.Clock().Frame(before.At) <= 0 {
+	if clock.Frame(before.At) <= 0 {
 		key.Off = before.Off
 	}
 	lead(c, t, layer, last)
@@ -61,7 +61,7 @@ func closeTrack(c *clip.Clip, tracks map[string]motion.Track, layer, property st
 
 // lead makes the string that reaches a frame lead there: a hold would jump.
 func lead(c *clip.Clip, t motion.Track, layer string, frame int) {
-	clock := c.Clock()
+	clock := c.ClockOf(c.Layer(layer))
 	for i := len(t) - 1; i >= 0; i-- {
 		if clock.Frame(t[i].At) >= frame {
 			continue

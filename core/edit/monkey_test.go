@@ -34,9 +34,9 @@ func (m *monkey) frame() int { return m.Intn(m.c.Length+20) - 10 }
 // keys are some keys that there are, and now and then one that there is not.
 func (m *monkey) keys() []map[string]any {
 	var out []map[string]any
-	clock := m.c.Clock()
 	for range 3 {
 		l := m.layer()
+		clock := m.c.ClockOf(l)
 		for _, name := range slices.Sorted(maps.Keys(l.Tracks)) {
 			t := l.Tracks[name]
 			k := t[m.Intn(len(t))]
@@ -47,6 +47,17 @@ func (m *monkey) keys() []map[string]any {
 		out = append(out, map[string]any{"layer": m.layer().ID, "property": "position", "frame": m.frame()})
 	}
 	return out[:1+m.Intn(len(out))]
+}
+
+// bend is one of some keys, of a position where there is one.
+func (m *monkey) bend() map[string]any {
+	list := m.keys()
+	for _, k := range list {
+		if k["property"] == clip.Position {
+			return k
+		}
+	}
+	return list[0]
 }
 
 func (m *monkey) ease() map[string]any {
@@ -101,7 +112,7 @@ type object = map[string]any
 func (m *monkey) command() object {
 	m.n++
 	id := fmt.Sprintf("made-%d", m.n)
-	subjects := [][]object{m.ofKeys(), m.ofValues(), m.ofMoves(id), m.ofStack(id), m.ofClip()}
+	subjects := [][]object{m.ofKeys(), m.ofValues(), m.ofMoves(id), m.ofStack(id), m.ofClip(), m.ofScenes(id)}
 	m.form = ""
 	if m.Intn(12) == 0 {
 		return object{"type": "batch", "commands": []object{m.ofKeys()[m.Intn(4)], m.ofStack(id)[m.Intn(4)], m.ofClip()[m.Intn(4)]}}
@@ -109,7 +120,7 @@ func (m *monkey) command() object {
 	if n := len(m.undos); n > 0 && m.Intn(10) == 0 {
 		return m.undos[n-1-m.Intn(min(n, 20))]
 	}
-	i := m.Intn(len(subjects))
+	i := max(0, m.Intn(len(subjects)+1)-1) // keys most of all
 	k := m.Intn(len(subjects[i]))
 	m.form = formOf(i, k, subjects[i][k])
 	return subjects[i][k]
@@ -122,7 +133,7 @@ func formOf(subject, place int, command object) string {
 // forms are all forms that a command can have.
 func (m *monkey) forms() []string {
 	var out []string
-	for i, list := range [][]object{m.ofKeys(), m.ofValues(), m.ofMoves("form"), m.ofStack("form"), m.ofClip()} {
+	for i, list := range [][]object{m.ofKeys(), m.ofValues(), m.ofMoves("form"), m.ofStack("form"), m.ofClip(), m.ofScenes("form")} {
 		for k, command := range list {
 			out = append(out, formOf(i, k, command))
 		}
@@ -143,8 +154,8 @@ func (m *monkey) ofKeys() []object {
 		{"type": "holdCreep", "key": m.keys()[0]},
 		{"type": "removeKeys", "keys": m.keys()},
 		{"type": "bindKey", "key": m.keys()[0], "to": m.moment()},
-		{"type": "bendPath", "key": m.keys()[0], "out": m.numbers(200), "in": []float64{-60, m.NormFloat64() * 90}},
-		{"type": "bendPath", "key": m.keys()[0], "out": []float64{m.NormFloat64() * 200, 40}, "in": nil},
+		{"type": "bendPath", "key": m.bend(), "out": m.numbers(200), "in": []float64{-60, m.NormFloat64() * 90}},
+		{"type": "bendPath", "key": m.bend(), "out": []float64{m.NormFloat64() * 200, 40}, "in": nil},
 		{"type": "setKey", "layer": m.pick(m.layer().ID, m.layer().ID, clip.LightID), "property": p, "key": key},
 		{"type": "setKey", "layer": m.layer().ID, "property": clip.Position, "key": object{"at": m.moment(), "value": []float64{m.NormFloat64() * 90, 0}, "off": m.pick("left", "above", "in"), "ease": m.ease()}},
 		{"type": "pasteKeys", "layer": m.layer().ID, "at": m.frame(), "keys": []object{
@@ -204,6 +215,23 @@ func (m *monkey) ofStack(id string) []object {
 	}
 }
 
+func (m *monkey) ofScenes(id string) []object {
+	scenes := m.c.Scenes()
+	scene := scenes[m.Intn(len(scenes))]
+	length := []object{{"frames": 10 + m.Intn(200)}, {"beats": 1 + m.Intn(12)}, {"bars": m.Intn(4)}, {"frames": 5, "bars": 1}}[m.Intn(4)]
+	return []object{
+		{"type": "addScene", "id": id, "after": scene.ID, "scene": length},
+		{"type": "splitScene", "id": id, "at": m.moment()},
+		{"type": "moveScene", "scene": scene.ID, "to": m.Intn(len(scenes)+2) - 1},
+		{"type": "trimScene", "scene": scene.ID, "length": length},
+		{"type": "trimScene", "scene": scene.ID, "to": m.moment()},
+		{"type": "trimScene", "scene": scene.ID, "from": m.moment()},
+		{"type": "copyLayer", "layer": scene.ID, "id": id},
+		{"type": "intoGroup", "layers": m.layers(), "group": scene.ID},
+		{"type": "intoGroup", "layers": m.layers(), "group": "", "beneath": m.Intn(2) == 0},
+	}
+}
+
 func (m *monkey) ofClip() []object {
 	return []object{
 		{"type": "setClip", "length": 150 + m.Intn(300)},
@@ -213,7 +241,7 @@ func (m *monkey) ofClip() []object {
 		{"type": "setTempo", "perBar": m.Intn(8)},
 		{"type": "setTempo", "barAt": m.frame()},
 		{"type": "setMarks", "markers": []object{{"name": "M", "at": m.moment()}}},
-		{"type": "setMarks", "scenes": []object{{"name": "S", "at": m.frame()}}, "range": object{"in": m.frame(), "out": m.frame()}},
+		{"type": "setMarks", "markers": []object{{"name": "S", "at": m.frame()}}, "range": object{"in": m.frame(), "out": m.frame()}},
 		{"type": "setTune", "tune": object{"prop": m.pick("tune", "quick", "mug"), "start": m.Float64() * 20, "gain": -3.0, "fadeOut": m.Intn(60)}},
 		{"type": "setTune", "tune": nil},
 	}

@@ -5,6 +5,7 @@ import (
 
 	"billow/core/clip"
 	"billow/core/moves"
+	"billow/core/timing"
 )
 
 // SetMove adds a move to a layer, or changes one that it has, and writes its
@@ -12,8 +13,9 @@ import (
 // the same time, or is a new one.
 type SetMove struct {
 	Typed
-	Layer string    `json:"layer"`
-	Move  clip.Move `json:"move"`
+	Layer string         `json:"layer"`
+	Move  clip.Move      `json:"move"`
+	At    *timing.Moment `json:"at,omitempty"` // moment of the clip, instead of that of the move
 }
 
 func (s *SetMove) apply(c *clip.Clip) error {
@@ -23,6 +25,9 @@ func (s *SetMove) apply(c *clip.Clip) error {
 	}
 	if !slices.Contains(clip.MoveKinds, s.Move.Kind) {
 		return clip.Fault("move.kind", "there is no move %q", s.Move.Kind)
+	}
+	if s.At != nil {
+		s.Move.At = c.ClockOf(l).Own(*s.At)
 	}
 	if s.Move.ID == "" {
 		s.Move.ID = sameTime(c, l, s.Move)

@@ -24,7 +24,7 @@ func Moved(c *clip.Clip, raw []byte, keys []KeyRef) ([]KeyRef, error) {
 			for i := range t {
 				// A copied layer has copies of the marks.
 				if m := t[i].Mark; m > 0 && (found[m-1] == nil || layer == keys[m-1].Layer) {
-					found[m-1] = &KeyRef{layer, property, after.Clock().Frame(t[i].At)}
+					found[m-1] = &KeyRef{layer, property, after.ClockOf(after.Layer(layer)).Frame(t[i].At)}
 				}
 			}
 		}

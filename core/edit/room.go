@@ -16,7 +16,10 @@ type Room struct {
 }
 
 // dragged is the keys of one property that are dragged, and those that stay.
-type dragged struct{ moving, standing []int }
+type dragged struct {
+	moving, standing []int
+	from, to         int // the frames on which they may lie
+}
 
 // stringsOf sorts keys by what they belong to.
 func stringsOf(c *clip.Clip, keys []KeyRef) (map[[2]string]*dragged, error) {
@@ -28,9 +31,10 @@ func stringsOf(c *clip.Clip, keys []KeyRef) (map[[2]string]*dragged, error) {
 		}
 		id := [2]string{k.Layer, k.Property}
 		if out[id] == nil {
-			out[id] = &dragged{}
+			from, to := room(c, c.Layer(k.Layer))
+			out[id] = &dragged{from: from, to: to}
 			for i := range t {
-				out[id].standing = append(out[id].standing, c.Clock().Frame(t[i].At))
+				out[id].standing = append(out[id].standing, k.clock(c).Frame(t[i].At))
 			}
 		}
 		s := out[id]
@@ -50,7 +54,9 @@ func RoomToMove(c *clip.Clip, keys []KeyRef) (Room, error) {
 	out := Room{Least: -c.Length, Most: c.Length, Taken: []int{}}
 	for _, s := range all {
 		for _, f := range s.moving {
-			out.Least, out.Most = max(out.Least, -f), min(out.Most, c.Length-1-f)
+			// What lies beyond its scene already may stay there.
+			out.Least = max(out.Least, min(0, s.from-f))
+			out.Most = min(out.Most, max(0, s.to-1-f))
 			for _, there := range s.standing {
 				out.Taken = append(out.Taken, there-f)
 			}
@@ -75,16 +81,16 @@ func RoomToStretch(c *clip.Clip, keys []KeyRef, anchor, bead int) (Room, error) 
 	}
 	for by := out.Least; by <= out.Most; by++ {
 		factor := float64(span+by) / float64(span)
-		if factor < 0.01 || factor > 100 || !fitStretched(all, anchor, factor, c.Length) {
+		if factor < 0.01 || factor > 100 || !fitStretched(all, anchor, factor) {
 			out.Taken = append(out.Taken, by)
 		}
 	}
 	return out.tidy(), nil
 }
 
-// fitStretched tells whether stretched keys lie in the clip, each on a frame of
-// its own.
-func fitStretched(all map[[2]string]*dragged, anchor int, factor float64, length int) bool {
+// fitStretched tells whether stretched keys lie where they may, each on a frame
+// of its own.
+func fitStretched(all map[[2]string]*dragged, anchor int, factor float64) bool {
 	for _, s := range all {
 		taken := map[int]bool{}
 		for _, f := range s.standing {
@@ -92,7 +98,7 @@ func fitStretched(all map[[2]string]*dragged, anchor int, factor float64, length
 		}
 		for _, f := range s.moving {
 			to := stretched(f, anchor, factor)
-			if to < 0 || to >= length || taken[to] {
+			if to < min(s.from, f) || to >= max(s.to, f+1) || taken[to] {
 				return false
 			}
 			taken[to] = true

@@ -14,40 +14,83 @@ import (
 // past its neighbour, back to the nearest frame where it can be. What was in
 // order stays in order, nothing is dropped, and what lies right on a beat is the
 // last to give way.
-func settle(c *clip.Clip) {
+// What lay beyond the ends of its scene before may lie there again.
+func settle(c *clip.Clip, beyond map[string]bool) {
 	c.OwnAll()
-	clock := c.Clock()
+	c.Fit()
 	for i := range c.Layers {
-		settleLayer(c, &c.Layers[i])
-	}
-	for _, t := range c.Light.Tracks {
-		settleMoments(clock, momentsOf(t), c.Length)
-	}
-	for _, list := range [][]clip.Mark{c.Scenes, c.Markers} {
-		at := make([]*timing.Moment, len(list))
-		for i := range list {
-			at[i] = &list[i].At
+		l := &c.Layers[i]
+		s := span{clock: c.ClockOf(l)}
+		if s.from, s.to = room(c, l); beyond[l.ID] {
+			s.from, s.to = c.Reach(l)
 		}
-		settleMoments(clock, at, c.Length)
+		settleLayer(c, l, s)
 	}
-	settleMoments(clock, []*timing.Moment{&c.Poster}, c.Length)
+	settleClip(c)
+}
+
+// settleClip settles what is the clip's own.
+func settleClip(c *clip.Clip) {
+	s := span{c.Clock(), 0, c.Length}
+	for _, t := range c.Light.Tracks {
+		s.settle(momentsOf(t))
+	}
+	at := make([]*timing.Moment, len(c.Markers))
+	for i := range c.Markers {
+		at[i] = &c.Markers[i].At
+	}
+	s.settle(at)
+	s.settle([]*timing.Moment{&c.Poster})
 	if r := c.Range; r != nil {
-		settleMoments(clock, []*timing.Moment{&r.In, &r.Out}, c.Length+1)
+		s.longer().settle([]*timing.Moment{&r.In, &r.Out})
 	}
+}
+
+// beyond is the layers of which something lies beyond the ends of their scene,
+// where it does not show.
+func beyond(c *clip.Clip) map[string]bool {
+	out := map[string]bool{}
+	for i := range c.Layers {
+		l := &c.Layers[i]
+		clock := c.ClockOf(l)
+		from, to := room(c, l)
+		for _, t := range l.Tracks {
+			for _, k := range t {
+				f := clock.Frame(k.At)
+				out[l.ID] = out[l.ID] || f < from || f >= to
+			}
+		}
+		if begin, end := c.Span(l); begin < from || begin >= to || end > to {
+			out[l.ID] = true
+		}
+	}
+	return out
+}
+
+// span is the frames of the clip on which moments may lie, to not included.
+type span struct {
+	clock    timing.Clock
+	from, to int
+}
+
+func (s span) longer() span {
+	s.to++
+	return s
 }
 
 // settleLayer settles when a layer shows, then its keys. Moves whose keys do not
 // fit are written anew, shorter, so that their settings tell the truth.
-func settleLayer(c *clip.Clip, l *clip.Layer) {
-	clock := c.Clock()
-	if l.To != nil {
-		settleMoments(clock, []*timing.Moment{&l.From, l.To}, c.Length+1)
-	} else {
-		settleMoments(clock, []*timing.Moment{&l.From}, c.Length)
+func settleLayer(c *clip.Clip, l *clip.Layer, s span) {
+	switch {
+	case l.Kind == clip.KindScene: // its time follows from its length
+	case l.To != nil:
+		s.longer().settle([]*timing.Moment{&l.From, l.To})
+	default:
+		s.settle([]*timing.Moment{&l.From})
 	}
 	fits := true
 	for _, t := range l.Tracks {
-		fits = fits && lieInOrder(clock, momentsOf(t), c.Length)
+		fits = fits && s.inOrder(momentsOf(t))
 	}
 	if fits {
 		return
@@ -55,22 +98,22 @@ func settleLayer(c *clip.Clip, l *clip.Layer) {
 	if len(l.Moves) > 0 {
 		next := l.Clone()
 		for i := range next.Moves {
-			shorten(c, &next, &next.Moves[i])
+			shorten(c, &next, &next.Moves[i], s)
 		}
 		if moves.Rewrite(c, &next) == nil {
 			*l = next
 		}
 	}
 	for _, t := range l.Tracks {
-		settleMoments(clock, momentsOf(t), c.Length)
+		s.settle(momentsOf(t))
 	}
 }
 
-// shorten makes a move begin with the clip at the earliest and end with it at
-// the latest. One that was counted in beats is counted in frames then.
-func shorten(c *clip.Clip, l *clip.Layer, m *clip.Move) {
+// shorten makes a move begin and end within a span. One that was counted in
+// beats is counted in frames then.
+func shorten(c *clip.Clip, l *clip.Layer, m *clip.Move, s span) {
 	from, to := moves.Span(c, l, *m)
-	over := max(-from, to-(c.Length-1))
+	over := max(s.from-from, to-(s.to-1))
 	if over > 0 && to-from > over && (m.Beats > 0 || m.Length > 0) {
 		m.Beats, m.Length = 0, to-from-over
 	}
@@ -84,13 +127,13 @@ func momentsOf(t motion.Track) []*timing.Moment {
 	return out
 }
 
-// lieInOrder tells whether moments lie on different frames of a length, one later
-// than the other.
-func lieInOrder(clock timing.Clock, at []*timing.Moment, length int) bool {
-	last := -1
+// inOrder tells whether moments lie on different frames of a span, one later than
+// the other.
+func (s span) inOrder(at []*timing.Moment) bool {
+	last := s.from - 1
 	for _, m := range at {
-		f := clock.Frame(*m)
-		if f <= last || f >= length {
+		f := s.clock.Frame(*m)
+		if f <= last || f >= s.to {
 			return false
 		}
 		last = f
@@ -98,37 +141,37 @@ func lieInOrder(clock timing.Clock, at []*timing.Moment, length int) bool {
 	return true
 }
 
-// settleMoments moves moments by as few frames as makes them lie in order.
-func settleMoments(clock timing.Clock, at []*timing.Moment, length int) {
+// settle moves moments by as few frames as makes them lie in order.
+func (s span) settle(at []*timing.Moment) {
 	n := len(at)
-	if n > length || lieInOrder(clock, at, length) {
+	if n > s.to-s.from || s.inOrder(at) {
 		return
 	}
 	frames, kept := make([]int, n), make([]bool, n)
 	// On a beat stays what leaves room for the others before and after it.
-	before, after := -1, -1 // the last one kept, and its frame
+	before, after := -1, s.from-1 // the last one kept, and its frame
 	for i, m := range at {
-		f := clock.Frame(*m)
+		f := s.clock.Frame(*m)
 		frames[i] = f
-		if m.OnBeat && m.Frames == 0 && f-after >= i-before && f <= length-n+i {
+		if m.OnBeat && m.Frames == 0 && f-after >= i-before && f <= s.to-n+i {
 			kept[i], before, after = true, i, f
 		}
 	}
 	for i := range frames {
-		if least := 0; !kept[i] {
+		if least := s.from; !kept[i] {
 			if i > 0 {
 				least = frames[i-1] + 1
 			}
 			frames[i] = max(frames[i], least)
 		}
 	}
-	most := length - 1
+	most := s.to - 1
 	for i := n - 1; i >= 0; i-- {
 		frames[i] = min(frames[i], most)
 		most = frames[i] - 1
 	}
 	for i, m := range at {
-		*m = m.Plus(frames[i] - clock.Frame(*m))
+		*m = m.Plus(frames[i] - s.clock.Frame(*m))
 	}
 }
 

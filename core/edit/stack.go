@@ -15,12 +15,28 @@ type RemoveLayer struct {
 }
 
 func (r *RemoveLayer) apply(c *clip.Clip) error {
-	if _, err := find(c, r.Layer); err != nil {
+	l, err := find(c, r.Layer)
+	if err != nil {
 		return err
 	}
-	gone := map[string]bool{r.Layer: true}
+	before, plays := c.Scenes(), l.Is().Plays
+	if plays && len(before) == 1 {
+		return clip.Fault("layer", "%q is the only scene, and a clip needs one", l.Name)
+	}
+	if err := removeTree(c, r.Layer); err != nil {
+		return err
+	}
+	if plays {
+		ripple(c, before)
+	}
+	return nil
+}
+
+// removeTree takes a layer away with all that is in it.
+func removeTree(c *clip.Clip, id string) error {
+	gone := map[string]bool{id: true}
 	for i := range c.Layers {
-		if c.Within(&c.Layers[i], r.Layer) {
+		if c.Within(&c.Layers[i], id) {
 			gone[c.Layers[i].ID] = true
 		}
 	}
@@ -52,7 +68,7 @@ func forget(c *clip.Clip, gone map[string]bool) error {
 }
 
 // CopyLayer puts a copy just in front of a layer; a group is copied with all
-// that is in it.
+// that is in it, and so is a scene, which plays after the first.
 type CopyLayer struct {
 	Typed
 	Layer string `json:"layer"`
@@ -60,19 +76,31 @@ type CopyLayer struct {
 }
 
 func (d *CopyLayer) apply(c *clip.Clip) error {
-	l, err := find(c, d.Layer)
+	before := c.Scenes()
+	if err := copyTree(c, d.Layer, d.ID); err != nil {
+		return err
+	}
+	if c.Layer(d.ID).Is().Plays {
+		ripple(c, before)
+	}
+	return nil
+}
+
+// copyTree copies a layer with all that is in it.
+func copyTree(c *clip.Clip, layer, id string) error {
+	l, err := find(c, layer)
 	if err != nil {
 		return err
 	}
-	if c.Layer(d.ID) != nil {
-		return clip.Fault("id", "there is a layer %q already", d.ID)
+	if c.Layer(id) != nil {
+		return clip.Fault("id", "there is a layer %q already", id)
 	}
 	twin := l.Clone()
-	twin.ID, twin.Name = d.ID, l.Name+" copy"
-	renamed := map[string]string{d.Layer: d.ID}
+	twin.ID, twin.Name = id, l.Name+" copy"
+	renamed := map[string]string{layer: id}
 	copies := []clip.Layer{twin}
 	for i := range c.Layers {
-		if in := &c.Layers[i]; c.Within(in, d.Layer) {
+		if in := &c.Layers[i]; c.Within(in, layer) {
 			inner := in.Clone()
 			inner.ID = c.FreeID(in.ID)
 			for n := 2; slices.ContainsFunc(copies, func(l clip.Layer) bool { return l.ID == inner.ID }); n++ {
@@ -85,7 +113,7 @@ func (d *CopyLayer) apply(c *clip.Clip) error {
 	for i := range copies {
 		rename(&copies[i], renamed)
 	}
-	at := slices.IndexFunc(c.Layers, func(l clip.Layer) bool { return l.ID == d.Layer })
+	at := slices.IndexFunc(c.Layers, func(l clip.Layer) bool { return l.ID == layer })
 	c.Layers = slices.Insert(c.Layers, at+1, copies...)
 	return nil
 }
@@ -127,7 +155,8 @@ func (s *StackLayer) apply(c *clip.Clip) error {
 		}
 		if moved.Group != under.Group {
 			moves.Forget(c.Own(moved.Group), s.Layer)
-			moved.Group = under.Group
+			enter(c, s.Layer, under.Group)
+			moved = *c.Own(s.Layer)
 		}
 	}
 	c.Layers = slices.DeleteFunc(c.Layers, func(l clip.Layer) bool { return l.ID == s.Layer })

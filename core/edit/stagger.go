@@ -45,7 +45,7 @@ func (s *Stagger) apply(c *clip.Clip) error {
 		base = min(base, first(c, l))
 	}
 	clock := c.Clock()
-	beat := c.Tempo.Beat(c.Rate.Seconds(base))
+	beat := clock.Beat(base)
 	n := ranks(layers, s.Order)
 	most := float64(slices.Max(n))
 	for i, l := range layers {
@@ -58,16 +58,17 @@ func (s *Stagger) apply(c *clip.Clip) error {
 			want = clock.Frame(timing.OnBeat(beat + share*s.Beats))
 		}
 		by := want - first(c, l)
-		if last := last(c, l) + by; last >= c.Length {
-			return clip.Fault("by", "staggered so far, %q would still move at frame %d, after the clip's end at %d; stagger by less", l.Name, last, c.Length)
+		begin, end := room(c, l)
+		if last := last(c, l) + by; last >= end {
+			return clip.Fault("by", "staggered so far, %q would still move at frame %d, after the end at %d; stagger by less", l.Name, last, end)
 		}
-		if from, _ := c.Span(l); from+by < 0 {
-			by = max(by, -from)
+		if from, _ := c.Span(l); from+by < begin {
+			by = max(by, begin-from)
 		}
 		if l.To != nil {
-			to := l.To.Plus(by)
-			if clock.Frame(to) > c.Length {
-				to = timing.At(c.Length)
+			to, own := l.To.Plus(by), c.ClockOf(l)
+			if own.Frame(to) > end {
+				to = own.At(end)
 			}
 			l.To = &to
 		}
@@ -78,7 +79,7 @@ func (s *Stagger) apply(c *clip.Clip) error {
 
 // first is the frame of a layer's first key, or of its beginning.
 func first(c *clip.Clip, l *clip.Layer) int {
-	at, clock := math.MaxInt, c.Clock()
+	at, clock := math.MaxInt, c.ClockOf(l)
 	for _, t := range l.Tracks {
 		at = min(at, clock.Frame(t[0].At))
 	}
@@ -90,7 +91,7 @@ func first(c *clip.Clip, l *clip.Layer) int {
 
 // last is the frame of a layer's last key, or of its beginning.
 func last(c *clip.Clip, l *clip.Layer) int {
-	clock := c.Clock()
+	clock := c.ClockOf(l)
 	at, _ := c.Span(l)
 	for _, t := range l.Tracks {
 		at = max(at, clock.Frame(t[len(t)-1].At))

@@ -179,8 +179,9 @@ func byTime(c *clip.Clip) {
 	}
 	clock := c.Clock()
 	for i := range c.Layers {
-		if !c.Untouched(c.Layers[i].ID) {
-			for _, t := range c.Layers[i].Tracks {
+		if l := &c.Layers[i]; !c.Untouched(l.ID) {
+			clock := c.ClockOf(l)
+			for _, t := range l.Tracks {
 				sortByTime(clock, t, func(k motion.Key) timing.Moment { return k.At })
 			}
 		}
@@ -188,7 +189,6 @@ func byTime(c *clip.Clip) {
 	for _, t := range c.Light.Tracks {
 		sortByTime(clock, t, func(k motion.Key) timing.Moment { return k.At })
 	}
-	sortByTime(clock, c.Scenes, func(m clip.Mark) timing.Moment { return m.At })
 	sortByTime(clock, c.Markers, func(m clip.Mark) timing.Moment { return m.At })
 }
 

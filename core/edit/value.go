@@ -40,13 +40,34 @@ func (s *SetValue) apply(c *clip.Clip) error {
 		}
 		return nil
 	}
-	if s.Frame < 0 || s.Frame >= c.Length {
-		return clip.Fault("frame", "frame %d lies outside the clip", s.Frame)
+	if err := onStage(c, l, s.Frame); err != nil {
+		return err
 	}
 	k := KeyHere(c, s.Layer, s.Property, s.Frame)
 	k.Value, k.Move = s.Value, ""
 	putKey(c, tracks, s.Layer, s.Property, k)
 	return nil
+}
+
+// onStage refuses a frame on which a layer cannot have a new key: outside the
+// clip, or outside the layer's scene. nil is the light.
+func onStage(c *clip.Clip, l *clip.Layer, frame int) error {
+	if frame < 0 || frame >= c.Length {
+		return clip.Fault("frame", "frame %d lies outside the clip", frame)
+	}
+	if from, to := room(c, l); frame < from || frame >= to {
+		return clip.Fault("frame", "%q is in a scene that plays from %s to %s; go there first", l.Name, c.Rate.Timecode(from), c.Rate.Timecode(to))
+	}
+	return nil
+}
+
+// room is the frames of the clip on which a layer can show, to not included:
+// those of its scene. nil is the light.
+func room(c *clip.Clip, l *clip.Layer) (from, to int) {
+	if p, ok := c.SceneOf(l); ok {
+		return p.From, p.To
+	}
+	return 0, c.Length
 }
 
 // KeyHere is the key of a property on a frame; where there is none, one that
@@ -55,27 +76,28 @@ func (s *SetValue) apply(c *clip.Clip) error {
 func KeyHere(c *clip.Clip, layer, property string, frame int) motion.Key {
 	var t motion.Track
 	var base []float64
+	of := c.Layer(layer)
+	clock := c.ClockOf(of)
 	if layer == clip.LightID {
 		t = c.Light.Tracks[property]
 		base = []float64{c.Light.Direction}
 		if property == clip.LightHeight {
 			base[0] = c.Light.Height
 		}
-	} else if l := c.Layer(layer); l != nil {
+	} else if l := of; l != nil {
 		t, base = l.Tracks[property], slices.Clone(l.Base(property))
 		if property == clip.Time {
-			base = []float64{float64(frame)} // time that goes on as it does outside
+			base = []float64{float64(frame - clock.Start)} // time that goes on as it does outside
 		}
 	}
-	here := motion.Key{At: timing.At(frame), Value: base, Ease: motion.Ease{Kind: motion.InOut}}
+	here := motion.Key{At: clock.At(frame), Value: base, Ease: motion.Ease{Kind: motion.InOut}}
 	if len(t) > 0 {
-		v := c.Curve(property, t).Sample(float64(frame))
+		v := clip.Curve(property, t, clock).Sample(float64(frame))
 		here.Value = slices.Clone(v[:clip.Dims(property)])
 	}
 	if property == clip.Scale && len(here.Value) == 2 && here.Value[0] == here.Value[1] {
 		here.Value = here.Value[:1]
 	}
-	clock := c.Clock()
 	for _, k := range t {
 		f := clock.Frame(k.At)
 		if f == frame {
@@ -88,26 +110,18 @@ func KeyHere(c *clip.Clip, layer, property string, frame int) motion.Key {
 	return here
 }
 
-// SetMarks changes the clip's scenes, markers and the range that is looped.
+// SetMarks changes the clip's markers and the range that is looped.
 type SetMarks struct {
 	Typed
-	Scenes  []clip.Mark `json:"scenes,omitempty"`  // null leaves them
 	Markers []clip.Mark `json:"markers,omitempty"` // null leaves them
 	Range   *clip.Range `json:"range,omitempty"`   // null leaves it
 	Whole   bool        `json:"whole,omitempty"`   // the whole clip is looped again
 }
 
 func (s *SetMarks) apply(c *clip.Clip) error {
-	clock := c.Clock()
-	order := func(list []clip.Mark) []clip.Mark {
-		slices.SortStableFunc(list, func(a, b clip.Mark) int { return clock.Frame(a.At) - clock.Frame(b.At) })
-		return list
-	}
-	if s.Scenes != nil {
-		c.Scenes = order(s.Scenes)
-	}
 	if s.Markers != nil {
-		c.Markers = order(s.Markers)
+		c.Markers = s.Markers
+		sortByTime(c.Clock(), c.Markers, func(m clip.Mark) timing.Moment { return m.At })
 	}
 	if s.Range != nil {
 		c.Range = s.Range

@@ -7,7 +7,8 @@ import (
 	"billow/core/timing"
 )
 
-// SetClip changes the clip's name, shapes, rate, length or poster frame. A new
+// SetClip changes the clip's name, shapes, rate, length, poster
+// frame or product. A new
 // rate keeps every time in seconds as nearly as whole frames allow.
 type SetClip struct {
 	Typed
@@ -16,6 +17,7 @@ type SetClip struct {
 	Rate   *timing.Rate   `json:"rate,omitempty"`
 	Length *int           `json:"length,omitempty"` // frames at the new rate
 	Poster *timing.Moment `json:"poster,omitempty"`
+	Shown  *string        `json:"shown,omitempty"` // the product of scenes that have none of their own
 }
 
 func (s *SetClip) apply(c *clip.Clip) error {
@@ -29,8 +31,12 @@ func (s *SetClip) apply(c *clip.Clip) error {
 		if !s.Rate.Valid() {
 			return clip.Fault("rate", "a clip has 24, 25, 30, 50 or 60 frames a second, not %d", *s.Rate)
 		}
+		past := beyond(c)
 		retime(c, *s.Rate)
-		settle(c)
+		settle(c, past)
+	}
+	if s.Shown != nil {
+		c.Shown = *s.Shown
 	}
 	if s.Poster != nil {
 		c.Poster = *s.Poster
@@ -41,23 +47,36 @@ func (s *SetClip) apply(c *clip.Clip) error {
 	return nil
 }
 
-// setLength makes the clip longer or shorter. Layers that reached the end are
-// cut to it; keys beyond it are left for Validate to report, since dropping
-// them would lose work.
+// setLength makes the clip longer or shorter by its last scene. Layers over or
+// beneath all scenes that reached the end are cut to it; keys of theirs beyond it
+// are left for Validate to report, since dropping them would lose work.
 func setLength(c *clip.Clip, length int) error {
-	c.Length = length
+	scenes := c.Scenes()
+	if len(scenes) == 0 {
+		return nil // Validate says it
+	}
+	last := scenes[len(scenes)-1]
+	if length <= last.From {
+		return clip.Fault("length", "the scene %q begins at %s, after the new end; delete it or make the scenes before it shorter first", last.Name, c.Rate.Timecode(last.From))
+	}
 	c.OwnAll()
 	for i := range c.Layers {
 		l := &c.Layers[i]
+		if _, in := c.SceneOf(l); in {
+			continue
+		}
 		from, to := c.Span(l)
-		if from >= length && length > 0 {
+		if from >= length {
 			return clip.Fault("length", "%q begins at %s, after the new end; move or delete it first", l.Name, c.Rate.Timecode(from))
 		}
 		if to >= length {
 			l.To = nil
 		}
 	}
-	if t := c.Tune; t != nil {
+	*c.Own(last.ID).Scene = clip.Scene{Frames: length - last.From}
+	c.Fit()
+	for i := range c.Sounds {
+		t := &c.Sounds[i]
 		t.FadeIn, t.FadeOut = min(t.FadeIn, length), min(t.FadeOut, length)
 	}
 	if c.Range != nil && c.Clock().Frame(c.Range.Out) > length {
@@ -83,24 +102,43 @@ func (s *SetLight) apply(c *clip.Clip) error { return clip.DecodeStrict(s.Set, &
 // tune is the same.
 type SetTune struct {
 	Typed
-	Tune *clip.Tune `json:"tune"`
+	Tune *Tune `json:"tune"`
+}
+
+// Tune is how a tune lies under the clip: it begins with it.
+type Tune struct {
+	Prop    string  `json:"prop"`
+	Start   float64 `json:"start"`   // seconds of the tune at which the clip begins
+	Gain    float64 `json:"gain"`    // decibels, -60..12
+	FadeIn  int     `json:"fadeIn"`  // frames
+	FadeOut int     `json:"fadeOut"` // frames
 }
 
 func (s *SetTune) apply(c *clip.Clip) error {
-	was := c.Tune
-	c.Tune = s.Tune
+	var was *clip.SoundTrack
+	if t := c.Tune(); t != nil {
+		now := *t
+		was = &now
+	}
 	if s.Tune == nil {
+		c.SetTune(nil)
 		return nil
 	}
+	next := clip.SoundTrack{}
+	if was != nil && was.Prop == s.Tune.Prop {
+		next = *was
+	}
+	next.Prop, next.Trim, next.Gain, next.FadeIn, next.FadeOut = s.Tune.Prop, s.Tune.Start, s.Tune.Gain, s.Tune.FadeIn, s.Tune.FadeOut
+	c.SetTune(&next)
 	p := c.Prop(s.Tune.Prop)
 	if p == nil || p.Sound == nil {
 		return clip.Fault("tune.prop", "there is no tune %q", s.Tune.Prop)
 	}
 	switch same := was != nil && was.Prop == s.Tune.Prop; {
-	case !p.Sound.Steady || same && was.Start == s.Tune.Start:
+	case !p.Sound.Steady || same && was.Trim == s.Tune.Start:
 		return nil
 	case same:
-		return setTempo(c, c.Tempo.Shifted(was.Start-s.Tune.Start))
+		return setTempo(c, c.Tempo.Shifted(was.Trim-s.Tune.Start))
 	}
 	return setTempo(c, p.Sound.Tempo.Shifted(-s.Tune.Start))
 }

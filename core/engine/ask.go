@@ -66,7 +66,8 @@ var Methods = map[string]Method{
 	"loopGap":   ask(loopGap),
 	"time":      ask(parseTime),
 	"moment":    ask(parseMoment),
-	"mix":       asking(mixSound),
+	"sound":     asking(sound),
+	"mix":       ask(mixSound),
 }
 
 // Call answers a question: a value for JSON, or Bytes.

@@ -12,6 +12,7 @@ type Draft struct {
 	Prop    string `json:"prop,omitempty"`
 	Name    string `json:"name,omitempty"`
 	Product string `json:"product,omitempty"`
+	Frame   int    `json:"frame"` // of the clip: it goes into the scene that plays then
 }
 
 // draft is a new layer of a kind, not yet added.
@@ -19,14 +20,18 @@ func draft(e *Engine, in Draft) (clip.Layer, error) {
 	if e.shown == nil {
 		return clip.Layer{}, errClosed
 	}
-	return clip.Draft(e.shown, in.Kind, in.Name, in.Prop, in.Product), nil
+	l := clip.Draft(e.shown, in.Kind, in.Name, in.Prop, in.Product)
+	if k := l.Is(); !k.Plays {
+		l.Group = e.shown.SceneAt(in.Frame).ID
+	}
+	return l, nil
 }
 
 // DraftMove is what a new move is asked to be.
 type DraftMove struct {
 	Kind  string        `json:"kind"`
 	Layer string        `json:"layer"`
-	At    timing.Moment `json:"at"`
+	At    timing.Moment `json:"at"` // of the clip
 }
 
 // draftMove is a move of a kind for a layer as it begins.
@@ -38,10 +43,10 @@ func draftMove(e *Engine, in DraftMove) (clip.Move, error) {
 	if l == nil {
 		return clip.Move{}, clip.Fault("layer", "there is no layer %q", in.Layer)
 	}
-	return moves.Draft(e.kept, l, in.Kind, in.At), nil
+	return moves.Draft(e.kept, l, in.Kind, e.kept.ClockOf(l).Own(in.At)), nil
 }
 
-// When is a moment and the frame on which it is.
+// When is a moment of the clip and the frame on which it is.
 type When struct {
 	Moment timing.Moment `json:"moment"`
 	Frame  int           `json:"frame"`

@@ -97,18 +97,31 @@ func ghosts(e *Engine, in Haunting) (Bytes, error) {
 	return b.Straight(), nil // a canvas holds straight alpha
 }
 
-// mixSound mixes the clip's sound from its decoded tune: in are interleaved
-// 16-bit samples, out are 32-bit floats, the left channel first and then the
+// sound takes a decoded sound for the next mix: interleaved 16-bit samples.
+func sound(e *Engine, prop string, in []byte) (bool, error) {
+	if e.kept == nil {
+		return Done, errClosed
+	}
+	pcm := make([]float32, len(in)/2)
+	for i := range pcm {
+		pcm[i] = float32(int16(binary.LittleEndian.Uint16(in[2*i:]))) / 32767
+	}
+	if e.sounds == nil {
+		e.sounds = map[string][]float32{}
+	}
+	e.sounds[prop] = pcm
+	return Done, nil
+}
+
+// mixSound mixes the clip's sound from the sounds that it was given, and forgets
+// them, since they are large: 32-bit floats, the left channel first and then the
 // right one.
-func mixSound(e *Engine, _ *struct{}, in []byte) (Bytes, error) {
+func mixSound(e *Engine, _ *struct{}) (Bytes, error) {
 	if e.kept == nil {
 		return nil, errClosed
 	}
-	tune := make([]float32, len(in)/2)
-	for i := range tune {
-		tune[i] = float32(int16(binary.LittleEndian.Uint16(in[2*i:]))) / 32767
-	}
-	mixed := mix.Mix(e.kept, tune)
+	mixed := mix.Mix(e.kept, func(p *clip.Prop) []float32 { return e.sounds[p.ID] })
+	e.sounds = nil
 	planar := make([]float32, len(mixed))
 	for i := range len(mixed) / 2 {
 		planar[i], planar[len(mixed)/2+i] = mixed[2*i], mixed[2*i+1]

@@ -21,7 +21,8 @@ type Engine struct {
 	waiting []Sent     // commands between base and kept
 	kept    *clip.Clip
 	shown   *clip.Clip
-	solo    []string // layers that are seen alone; not part of the clip
+	solo    []string             // layers that are seen alone; not part of the clip
+	sounds  map[string][]float32 // by prop, for the next mix
 	stages  map[stageKey]*stage
 	still   map[string]*frame.Stage // of the shown clip, by shape, for questions
 }

@@ -137,7 +137,7 @@ func snap(e *Engine, in Drag) (Caught, error) {
 				b = b.Union(*box)
 			}
 			box = &b
-		case l.Backdrop == nil && l.Kind != clip.KindGroup && !slices.ContainsFunc(in.Layers, func(id string) bool { return e.kept.Within(l, id) }):
+		case !l.Is().Fills && !l.Is().Holds && !slices.ContainsFunc(in.Layers, func(id string) bool { return e.kept.Within(l, id) }):
 			lines = append(lines, b.Lines(l.Name)...)
 		}
 	}

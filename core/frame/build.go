@@ -34,18 +34,18 @@ func (p *Painter) add(out []*graph.Node, a *actor, env around) []*graph.Node {
 	if !a.on(env.frame) {
 		return out
 	}
-	if a.layer.Kind == clip.KindGroup {
+	if a.kind.Holds {
 		return p.addGroup(out, a, env)
 	}
 	s := p.stage
 	pose := s.pose(a, env)
-	if pose.Opacity == 0 || pose.M.Det() == 0 {
+	if pose.Opacity == 0 || pose.M.Det() == 0 || a.w == 0 && a.kind.Rim {
 		return out
 	}
 	pic, slid := s.picture(a, env.frame)
 	at := graph.Placement{Opacity: pose.Opacity, Blend: paint.BlendNamed(a.layer.Blend)}
 	poses := s.exposures(a, env)
-	if !pose.Cast.None() && a.layer.Backdrop == nil {
+	if !pose.Cast.None() && !a.kind.Fills {
 		c := pose.Cast
 		shadow := graph.Filtered(pic, graph.Silhouette{Sigma: c.Sigma, Pixel: paint.Premultiplied(s.clip.Light.Colour)})
 		fall := graph.Placement{Opacity: pose.Opacity * c.Opacity}
@@ -84,7 +84,10 @@ func (p *Painter) addGroup(out []*graph.Node, a *actor, env around) []*graph.Nod
 		return out
 	}
 	k, slid := s.lookAt(a, env.frame)
-	by := a.layer.Inside.Clip
+	by := ""
+	if a.layer.Inside != nil {
+		by = a.layer.Inside.Clip
+	}
 	blend := paint.BlendNamed(a.layer.Blend)
 	if pose.Opacity == 1 && blend == paint.Normal && by == "" && k.plain() && pose.Cast.None() {
 		for _, child := range a.children {
@@ -127,8 +130,8 @@ func shadowless(a *actor) *actor {
 	l := *a.layer
 	l.Shadow = &clip.Shadow{None: true}
 	return &actor{
-		layer: &l, parent: a.parent, children: a.children, leader: a.leader, from: a.from, to: a.to, rest: a.rest,
-		gx: a.gx, gy: a.gy, cx: a.cx, cy: a.cy, w: a.w, h: a.h, hx: a.hx, hy: a.hy, base: a.base, curves: a.curves, largest: a.largest,
+		layer: &l, kind: a.kind, clock: a.clock, parent: a.parent, children: a.children, leader: a.leader, from: a.from, to: a.to, rest: a.rest,
+		gx: a.gx, gy: a.gy, cx: a.cx, cy: a.cy, prop: a.prop, w: a.w, h: a.h, hx: a.hx, hy: a.hy, base: a.base, curves: a.curves, largest: a.largest,
 		still: a.still, content: a.content,
 	}
 }

@@ -23,7 +23,7 @@ func carried(t *testing.T) (c *clip.Clip, red, leader, group *clip.Layer, place 
 		return l
 	}
 	c.Layers = append(c.Layers, card("leader", 100), card("other", 300), clip.NewGroup("g", "Pair"))
-	red, leader, group = &c.Layers[1], c.Layer("leader"), c.Layer("g")
+	red, leader, group = &c.Layers[2], c.Layer("leader"), c.Layer("g")
 	red.Rest.X = 300
 	red.Shadow = &clip.Shadow{None: true}
 	red.Follow = &clip.Follow{Layer: "leader", Position: true}

@@ -82,7 +82,7 @@ func TestJustOutsideIsOutsideInEveryShape(t *testing.T) {
 	for _, side := range []string{"left", "right", "above", "below"} {
 		for _, turn := range []float64{0, 27} {
 			c, lib := block(t)
-			l := &c.Layers[1]
+			l := &c.Layers[2]
 			l.Lift = 80
 			l.Rest.Turn = turn
 			l.Tracks[clip.Position] = motion.Track{{At: timing.At(0), Value: []float64{0, 0}, Off: side, Ease: motion.Ease{Kind: motion.Linear}}, {At: timing.At(20), Value: []float64{0, 0}, Ease: motion.Ease{Kind: motion.Linear}}}
@@ -104,8 +104,8 @@ func TestJustOutsideIsOutsideInEveryShape(t *testing.T) {
 
 func TestAFrameDependsOnNothingBeforeIt(t *testing.T) {
 	c, lib := block(t)
-	c.Layers[1].Lift = 40
-	c.Layers[1].Tracks[clip.Rotation] = motion.Track{{At: timing.At(5), Value: []float64{0}, Ease: motion.Ease{Kind: motion.Spring, Bounce: 0.6}}, {At: timing.At(50), Value: []float64{90}, Ease: motion.Ease{Kind: motion.Linear}}}
+	c.Layers[2].Lift = 40
+	c.Layers[2].Tracks[clip.Rotation] = motion.Track{{At: timing.At(5), Value: []float64{0}, Ease: motion.Ease{Kind: motion.Spring, Bounce: 0.6}}, {At: timing.At(50), Value: []float64{90}, Ease: motion.Ease{Kind: motion.Linear}}}
 	stage, err := Prepare(c, c.Shapes[0], 270, 480, lib)
 	if err != nil {
 		t.Fatal(err)
@@ -127,7 +127,7 @@ func TestTheShadowFallsAwayFromTheLight(t *testing.T) {
 	for _, light := range []struct{ direction, dx, dy float64 }{{0, 0, 1}, {90, -1, 0}, {180, 0, -1}, {-90, 1, 0}} {
 		c, lib := block(t)
 		c.Light.Direction, c.Light.Height, c.Light.Softness = light.direction, 45, 20
-		c.Layers[1].Lift = 60
+		c.Layers[2].Lift = 60
 		b := draw(t, c, lib, "tall", 540, 960, 0)
 		// The centre of mass of what is grey.
 		var sx, sy, n float64
@@ -146,8 +146,8 @@ func TestTheShadowFallsAwayFromTheLight(t *testing.T) {
 
 func TestAllShadowsFollowTheOneLightUnlessTheyAreTheirOwn(t *testing.T) {
 	c, lib := block(t)
-	c.Layers[1].Lift = 60
-	c.Layers[1].Shadow = &clip.Shadow{None: true}
+	c.Layers[2].Lift = 60
+	c.Layers[2].Shadow = &clip.Shadow{None: true}
 	b := draw(t, c, lib, "tall", 540, 960, 0)
 	for i, p := range b.Pix {
 		if g := p >> 8 & 255; g > 20 && g < 235 && p&255 < 235 {

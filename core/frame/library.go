@@ -18,12 +18,12 @@ import (
 type Library struct {
 	Fonts *words.Fonts
 
-	mu       sync.Mutex
-	pictures map[string]*paint.Pyramid
-	made     map[graph.Key]*list.Element
-	recent   *list.List // of *product, the most recently used first
-	bytes    int
-	limit    int
+	mu      sync.Mutex
+	sources map[string]Source
+	made    map[graph.Key]*list.Element
+	recent  *list.List // of *product, the most recently used first
+	bytes   int
+	limit   int
 }
 
 type product struct {
@@ -35,24 +35,9 @@ type product struct {
 // NewLibrary keeps at most limit bytes of what can be made again.
 func NewLibrary(fonts *words.Fonts, limit int) *Library {
 	return &Library{
-		Fonts: fonts, pictures: map[string]*paint.Pyramid{},
+		Fonts: fonts, sources: map[string]Source{},
 		made: map[graph.Key]*list.Element{}, recent: list.New(), limit: limit,
 	}
-}
-
-// AddPicture makes a decoded picture known by the hash of its file.
-func (l *Library) AddPicture(hash string, b *paint.Bitmap) {
-	p := paint.NewPyramid(b)
-	l.mu.Lock()
-	defer l.mu.Unlock()
-	l.pictures[hash] = p
-}
-
-// Picture is the picture with a hash, or nil.
-func (l *Library) Picture(hash string) *paint.Pyramid {
-	l.mu.Lock()
-	defer l.mu.Unlock()
-	return l.pictures[hash]
 }
 
 // Kept finds a sheet, or makes and keeps it.

@@ -44,13 +44,13 @@ func still(l *clip.Layer, property string, value ...float64) {
 
 func TestWidthAndHeightScaleApart(t *testing.T) {
 	c, lib := block(t)
-	c.Layers[1].Tracks[clip.Scale] = linear(0, v(50, 200))
+	c.Layers[2].Tracks[clip.Scale] = linear(0, v(50, 200))
 	lies(t, draw(t, c, lib, "tall", 540, 960, 0), 270-54, 480-108, 270+54, 480+108)
 }
 
 func TestScaleAndTurnAreAboutThePivot(t *testing.T) {
 	c, lib := block(t)
-	l := &c.Layers[1]
+	l := &c.Layers[2]
 	still(l, clip.Pivot, -50, 50) // the lower left corner: (162, 534)
 	l.Tracks[clip.Scale] = linear(0, v(50))
 	lies(t, draw(t, c, lib, "tall", 540, 960, 0), 162, 480, 270, 534)
@@ -62,21 +62,21 @@ func TestScaleAndTurnAreAboutThePivot(t *testing.T) {
 
 func TestSkewLeansUprightEdges(t *testing.T) {
 	c, lib := block(t)
-	still(&c.Layers[1], clip.Skew, 45)
+	still(&c.Layers[2], clip.Skew, 45)
 	// 108 pixels high at 45 degrees: 54 farther on both sides.
 	lies(t, draw(t, c, lib, "tall", 540, 960, 0), 162-54, 426, 378+54, 534)
 }
 
 func TestDepthMakesSmallerAndNearerToTheCentre(t *testing.T) {
 	c, lib := block(t)
-	c.Layers[1].Rest.X = 200
-	still(&c.Layers[1], clip.Depth, 1000) // twice as far as the picture plane: half as large
+	c.Layers[2].Rest.X = 200
+	still(&c.Layers[2], clip.Depth, 1000) // twice as far as the picture plane: half as large
 	lies(t, draw(t, c, lib, "tall", 540, 960, 0), 270+54-54, 480-27, 270+54+54, 480+27)
 }
 
 func TestCropAndRevealCutOff(t *testing.T) {
 	c, lib := block(t)
-	l := &c.Layers[1]
+	l := &c.Layers[2]
 	still(l, clip.Crop, 25, 0, 0, 50)
 	lies(t, draw(t, c, lib, "tall", 540, 960, 0), 162+54, 426, 378, 480)
 	l.Values = nil
@@ -111,7 +111,7 @@ func TestASlideShowsThePictureFromItsFarEdge(t *testing.T) {
 		}
 	}
 	lib.AddPicture(hash, b)
-	l := &c.Layers[1]
+	l := &c.Layers[2]
 	l.Reveal = &clip.Reveal{Side: "below", Slide: true}
 	still(l, clip.Revealed, 50)
 	got := draw(t, c, lib, "tall", 540, 960, 0)
@@ -125,7 +125,7 @@ func TestASlideShowsThePictureFromItsFarEdge(t *testing.T) {
 
 func TestCornersAreRound(t *testing.T) {
 	c, lib := block(t)
-	still(&c.Layers[1], clip.Corner, 100) // half the height: 54 pixels
+	still(&c.Layers[2], clip.Corner, 100) // half the height: 54 pixels
 	b := draw(t, c, lib, "tall", 540, 960, 0)
 	_, _, _, _, n := red(b)
 	want := 216*108 - (4-math.Pi)*54*54
@@ -136,7 +136,7 @@ func TestCornersAreRound(t *testing.T) {
 
 func TestBlurSpreadsEvenly(t *testing.T) {
 	c, lib := block(t)
-	still(&c.Layers[1], "blur", 20) // 10.8 pixels
+	still(&c.Layers[2], "blur", 20) // 10.8 pixels
 	b := draw(t, c, lib, "tall", 540, 960, 0)
 	// On the edge of something wide half is left; one standard deviation out a
 	// normal distribution has 15.9 percent left.
@@ -151,7 +151,7 @@ func TestBlurSpreadsEvenly(t *testing.T) {
 
 func TestMotionBlurIsTheMeanWhileTheShutterIsOpen(t *testing.T) {
 	c, lib := block(t)
-	l := &c.Layers[1]
+	l := &c.Layers[2]
 	// 100 pixels a frame to the right; the shutter is open for half a frame.
 	l.Tracks[clip.Position] = linear(0, v(0, 0), 10, v(1000/0.54, 0))
 	l.Shutter = 180
@@ -176,7 +176,7 @@ func TestMotionBlurIsTheMeanWhileTheShutterIsOpen(t *testing.T) {
 
 func TestSteppingHoldsTheWholeLayer(t *testing.T) {
 	c, lib := block(t)
-	l := &c.Layers[1]
+	l := &c.Layers[2]
 	l.Tracks[clip.Position] = linear(0, v(-300, 0), 59, v(300, 0))
 	l.Stepping = &motion.Stepping{Rate: 10}
 	stage, err := Prepare(c, c.Shapes[0], 270, 480, lib)
@@ -199,7 +199,7 @@ func TestSteppingHoldsTheWholeLayer(t *testing.T) {
 // grouped puts the block into a group.
 func grouped(t *testing.T, change func(g *clip.Layer)) (*clip.Clip, *Library) {
 	c, lib := block(t)
-	c.Layers[1].Group = "group"
+	c.Layers[2].Group = "group"
 	g := clip.NewGroup("group", "Group")
 	change(&g)
 	c.Layers = append(c.Layers, g)
@@ -209,7 +209,7 @@ func grouped(t *testing.T, change func(g *clip.Layer)) (*clip.Clip, *Library) {
 func TestAGroupLeavesWhatIsInItWhereItIs(t *testing.T) {
 	c, lib := grouped(t, func(*clip.Layer) {})
 	lies(t, draw(t, c, lib, "tall", 540, 960, 0), 162, 426, 378, 534)
-	c.Layers[2].Rest.X, c.Layers[2].Rest.Size = 100, 500
+	c.Layers[3].Rest.X, c.Layers[3].Rest.Size = 100, 500
 	lies(t, draw(t, c, lib, "tall", 540, 960, 0), 270+54-54, 480-27, 270+54+54, 480+27)
 }
 
@@ -236,7 +236,7 @@ func TestAGroupHasItsOwnTime(t *testing.T) {
 				g.Tracks[clip.Time] = want.time
 			}
 		})
-		c.Layers[1].Tracks[clip.Position] = linear(0, v(0, 0), 59, v(0, 590))
+		c.Layers[2].Tracks[clip.Position] = linear(0, v(0, 0), 59, v(0, 590))
 		if err := c.Validate(); err != nil {
 			t.Fatal(err)
 		}
@@ -259,17 +259,17 @@ func TestAGroupIsFadedAndBlendedAsAWhole(t *testing.T) {
 	// Two red blocks over each other at half opacity: faded one by one the middle
 	// would be darker than the rest.
 	c, lib := grouped(t, func(g *clip.Layer) { still(g, clip.Opacity, 50) })
-	twin := c.Layers[1].Clone()
+	twin := c.Layers[2].Clone()
 	twin.ID = "twin"
 	twin.Rest.X = 100
-	c.Layers = append(c.Layers[:2:2], twin, c.Layers[2])
+	c.Layers = append(c.Layers[:3:3], twin, c.Layers[3])
 	b := draw(t, c, lib, "tall", 540, 960, 0)
 	once, twice := b.Pix[480*540+170], b.Pix[480*540+300]
 	if once != twice || math.Abs(float64(once>>8&255)-127.5) > 1 {
 		t.Errorf("once covered it is %08x, twice %08x, want the same, half of red and white", once, twice)
 	}
-	c.Layers[3].Values = nil
-	c.Layers[3].Blend = "multiply"
+	c.Layers[4].Values = nil
+	c.Layers[4].Blend = "multiply"
 	c.Layers[0].Backdrop.Stops[0].Colour = colour.RGB(0x808080)
 	if p := draw(t, c, lib, "tall", 540, 960, 0).Pix[480*540+300]; p != 0xFF000080 {
 		t.Errorf("red multiplied onto grey is %08x", p)
@@ -278,14 +278,14 @@ func TestAGroupIsFadedAndBlendedAsAWhole(t *testing.T) {
 
 func TestAGroupIsCutToItsBoundsOrToALayersOutline(t *testing.T) {
 	c, lib := grouped(t, func(g *clip.Layer) { g.Inside.Clip = "bounds" })
-	c.Layers[1].Tracks[clip.Position] = linear(0, v(200, 0))
+	c.Layers[2].Tracks[clip.Position] = linear(0, v(200, 0))
 	lies(t, draw(t, c, lib, "tall", 540, 960, 0), 270, 426, 378, 534)
 
 	c, lib = grouped(t, func(g *clip.Layer) { g.Inside.Clip = "hole" })
 	hole := clip.NewLayer("hole", "Hole", clip.KindCard)
 	hole.Card = &clip.Card{Form: "disc", Aspect: 1, Fill: colour.RGB(0)}
 	hole.Rest.Size, hole.Group = 150, "group"
-	c.Layers = append(c.Layers[:2:2], hole, c.Layers[2])
+	c.Layers = append(c.Layers[:3:3], hole, c.Layers[3])
 	b := draw(t, c, lib, "tall", 540, 960, 0)
 	lies(t, b, 270-40.5, 480-40.5, 270+40.5, 480+40.5)
 	if _, _, _, _, n := red(b); math.Abs(float64(n)-math.Pi*40.5*40.5) > 40 {
@@ -307,7 +307,7 @@ func TestAGroupCastsOneShadow(t *testing.T) {
 
 func TestGroupsInGroups(t *testing.T) {
 	c, lib := block(t)
-	c.Layers[1].Group = "g1"
+	c.Layers[2].Group = "g1"
 	for i := 1; i <= clip.MaxDepth; i++ {
 		g := clip.NewGroup(fmt.Sprintf("g%d", i), "Group")
 		g.Rest.X = 10
@@ -335,7 +335,7 @@ func TestFollowingCarriesAround(t *testing.T) {
 	leader.Tracks[clip.Position] = linear(0, v(0, -100))
 	leader.Tracks[clip.Scale] = linear(0, v(50))
 	c.Layers = append(c.Layers, leader)
-	l := &c.Layers[1]
+	l := &c.Layers[2]
 	l.Rest.X = 300
 	place := func(f clip.Follow) Place {
 		f.Layer = "leader"
@@ -362,7 +362,7 @@ func TestFollowingCarriesAround(t *testing.T) {
 func TestJustOutsideACornerIsOutside(t *testing.T) {
 	for _, side := range motion.Sides[4:] {
 		c, lib := block(t)
-		l := &c.Layers[1]
+		l := &c.Layers[2]
 		l.Rest.Turn = 20
 		still(l, clip.Depth, 300)
 		l.Tracks[clip.Position] = motion.Track{{At: timing.At(0), Value: v(0, 0), Off: side, Ease: motion.Ease{Kind: motion.Linear}}, {At: timing.At(20), Value: v(0, 0), Ease: motion.Ease{Kind: motion.Linear}}}
@@ -383,7 +383,7 @@ func TestAWindowShowsWhatIsBehind(t *testing.T) {
 	card := clip.NewLayer("card", "Card", clip.KindCard)
 	card.Card = &clip.Card{Form: "card", Aspect: 1, Fills: true, Fill: colour.RGB(0x2C7A68), Hole: &clip.Hole{Form: "disc", Size: 150, Aspect: 1}}
 	card.Rest = clip.Rest{Pin: "centre", Y: -20, Size: 1000}
-	c.Layers[1].Rest.Y = -20
+	c.Layers[2].Rest.Y = -20
 	c.Layers = append(c.Layers, card)
 	lies(t, draw(t, c, lib, "tall", 540, 960, 0), 270-40.5, 469-40.5, 270+40.5, 469+40.5)
 	// In another shape the window is where the product is.
@@ -404,7 +404,7 @@ func TestOutlinesAreDrawnOn(t *testing.T) {
 	line.Rest.Size = 600
 	still(&line, clip.Outline, 20)
 	still(&line, clip.DrawEnd, 50)
-	c.Layers[1] = line
+	c.Layers[2] = line
 	// 600 units are 324 pixels from 108 on; the pen is 10.8 wide with round ends.
 	lies(t, draw(t, c, lib, "tall", 540, 960, 0), 108-5.4, 480-5.4, 270+5.4, 480+5.4)
 }
@@ -412,7 +412,7 @@ func TestOutlinesAreDrawnOn(t *testing.T) {
 func TestColoursHaveKeys(t *testing.T) {
 	c, lib := block(t)
 	c.Layers[0].Tracks[clip.StopColour1] = linear(0, v(0, 0, 0, 255), 20, v(255, 255, 255, 255))
-	c.Layers[1].Hidden = true
+	c.Layers[2].Hidden = true
 	if p := draw(t, c, lib, "tall", 54, 96, 10).Pix[0]; math.Abs(float64(p&255)-99) > 1 {
 		t.Errorf("half-way from black to white the backdrop is %08x, want 99 as in CSS", p)
 	}
@@ -421,7 +421,7 @@ func TestColoursHaveKeys(t *testing.T) {
 func TestTheLightHasKeys(t *testing.T) {
 	c, lib := block(t)
 	c.Light.Tracks = map[string]motion.Track{clip.LightDirection: linear(0, v(-90), 30, v(90))}
-	c.Light.Softness, c.Layers[1].Lift = 0, 60
+	c.Light.Softness, c.Layers[2].Lift = 0, 60
 	for frame, x := range map[int]int{0: 378 + 10, 30: 162 - 10} {
 		if p := draw(t, c, lib, "tall", 540, 960, frame).Pix[480*540+x]; p == 0xFFFFFFFF {
 			t.Errorf("on frame %d no shadow falls to %d", frame, x)
@@ -436,12 +436,12 @@ func TestTheGapOfALoop(t *testing.T) {
 		t.Errorf("a still clip has a gap: %+v", g)
 	}
 	// 30 and 40 units are 50; at 1080 pixels a unit is 1.08.
-	c.Layers[1].Tracks[clip.Position] = linear(0, v(0, 0), 59, v(30, 40))
+	c.Layers[2].Tracks[clip.Position] = linear(0, v(0, 0), 59, v(30, 40))
 	if g := gap(); math.Abs(g.Pixels-54) > 1e-9 || g.Layer != "red-layer" {
 		t.Errorf("the gap is %+v, want 54 pixels", g)
 	}
-	c.Layers[1].Tracks = map[string]motion.Track{}
-	c.Layers[1].From = timing.At(5)
+	c.Layers[2].Tracks = map[string]motion.Track{}
+	c.Layers[2].From = timing.At(5)
 	if g := gap(); !g.Sudden || g.Pixels < 400 {
 		t.Errorf("a layer that appears: %+v", g)
 	}
@@ -449,7 +449,7 @@ func TestTheGapOfALoop(t *testing.T) {
 
 func TestPickGoesThroughTheStack(t *testing.T) {
 	c, lib := block(t)
-	twin := c.Layers[1].Clone()
+	twin := c.Layers[2].Clone()
 	twin.ID = "front"
 	c.Layers = append(c.Layers, twin)
 	pick := func() string {
@@ -462,7 +462,7 @@ func TestPickGoesThroughTheStack(t *testing.T) {
 	if got := pick(); got != "front red-layer" {
 		t.Errorf("there are %q", got)
 	}
-	c.Layers[2].Locked = true
+	c.Layers[3].Locked = true
 	if got := pick(); got != "red-layer" {
 		t.Errorf("with the front one locked there are %q", got)
 	}

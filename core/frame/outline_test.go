@@ -25,7 +25,7 @@ func blue(b *paint.Bitmap) (x0, y0, x1, y1 int) {
 
 func outlinedBlock(t *testing.T) (*clip.Clip, *Library, *clip.Layer) {
 	c, lib := block(t)
-	l := &c.Layers[1]
+	l := &c.Layers[2]
 	l.Shadow = &clip.Shadow{None: true}
 	still(l, clip.Outline, 20)
 	l.Cutout.Outline = colour.RGB(0x0000FF)

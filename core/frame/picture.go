@@ -7,9 +7,7 @@ import (
 	"billow/core/clip"
 	"billow/core/effect"
 	"billow/core/graph"
-	"billow/core/layout"
 	"billow/core/paint"
-	"billow/core/words"
 )
 
 // picture is an actor's picture on a frame, in its own space, and how far it is
@@ -17,12 +15,12 @@ import (
 func (s *Stage) picture(a *actor, frame float64) (*graph.Node, [2]float64) {
 	if !a.still {
 		k, slid := s.lookAt(a, frame)
-		return s.looking(a, k), slid
+		return s.looking(a, k, frame), slid
 	}
 	var slid [2]float64
 	a.once.Do(func() {
 		k, _ := s.lookAt(a, 0)
-		a.picture = s.looking(a, k)
+		a.picture = s.looking(a, k, 0)
 	})
 	if a.base[reveal][0] < 100 {
 		_, slid = s.lookAt(a, 0)
@@ -31,8 +29,8 @@ func (s *Stage) picture(a *actor, frame float64) (*graph.Node, [2]float64) {
 }
 
 // looking is a layer's picture with a look.
-func (s *Stage) looking(a *actor, k look) *graph.Node {
-	return s.dressed(s.plain(a, k), a, k, false, space{at: paint.Identity(), unit: 1, finest: s.finest(a)})
+func (s *Stage) looking(a *actor, k look, frame float64) *graph.Node {
+	return s.dressed(kinds[a.layer.Kind].picture(s, a, k, frame), a, k, false, space{at: paint.Identity(), unit: 1, finest: s.finest(a)})
 }
 
 // space is where a picture is dressed: how it maps a layer's or a group's own
@@ -53,7 +51,7 @@ func (s *Stage) dressed(n *graph.Node, a *actor, k look, bounded bool, in space)
 			Radius: k.edge.corner, At: in.at, Finest: in.finest,
 		})
 	}
-	if a.layer.Kind == clip.KindCutout && k.pen.Width > 0 {
+	if a.kind.Rim && k.pen.Width > 0 {
 		n = graph.Filtered(n, graph.Outline{
 			Width: k.pen.Width, Pixel: paint.Premultiplied(k.colours[outlineColour-fillColour]), Finest: in.finest,
 			Of: n.Key, Distances: s.distances,
@@ -96,85 +94,12 @@ func (s *Stage) contentOf(a *actor) graph.Key {
 		return graph.Key{}
 	}
 	var product *clip.Product
-	if l.Words != nil && l.Words.Product != "" {
-		product = s.clip.Product(l.Words.Product)
+	if l.Words != nil {
+		product = s.clip.ProductOf(l)
 	}
 	text, err := json.Marshal([]any{l.Words, l.Card, l.Backdrop, product})
 	if err != nil {
 		panic(err) // cannot happen to a valid clip
 	}
 	return graph.Key{}.Text(string(text)).Nums(a.rest.Size, l.Rest.Size)
-}
-
-// plain is the picture without edge, outline and effects.
-func (s *Stage) plain(a *actor, k look) *graph.Node {
-	switch a.layer.Kind {
-	case clip.KindCutout:
-		return s.photo(a)
-	case clip.KindBackdrop:
-		return s.backdrop(a, k)
-	case clip.KindCard:
-		return s.card(a, k)
-	}
-	return s.wording(a, k)
-}
-
-func (s *Stage) photo(a *actor) *graph.Node {
-	prop := s.clip.Prop(a.layer.Cutout.Prop)
-	v := prop.Picture.Visible
-	per := float64(max(v[2]-v[0], v[3]-v[1])) / a.rest.Size
-	cx, cy := float64(v[0]+v[2])/2, float64(v[1]+v[3])/2
-	sheet := &paint.Sheet{Pyramid: *s.lib.Picture(prop.Hash), X: -cx, Y: -cy, Per: per}
-	return graph.Known(graph.Key{}.Text(prop.Hash).Nums(cx, cy, per), sheet)
-}
-
-// block is the layer's set words as they are without keys.
-func (s *Stage) block(a *actor) *words.Block {
-	return s.blockOf(a, a.layer.Words, a.content.Text("plain block"))
-}
-
-func (s *Stage) blockOf(a *actor, w *clip.Words, key graph.Key) *words.Block {
-	// The width shrinks with the size, so that lines break alike in all shapes.
-	size := a.rest.Size
-	return cached(s.lib, key, func(*words.Block) int { return 1 << 16 }, func() *words.Block {
-		return words.Set(s.lib.Fonts, w, s.clip.Product(w.Product), size, w.Width*size/a.layer.Rest.Size)
-	})
-}
-
-// wording is the picture of words.
-func (s *Stage) wording(a *actor, k look) *graph.Node {
-	w := k.worded(a.layer.Words)
-	key := a.content.Nums(k.spacing)
-	for _, c := range k.colours {
-		key = key.Colour(c)
-	}
-	block := s.blockOf(a, w, key.Text("block"))
-	per := s.raster(a, block.W, block.H)
-	key = key.Text("words").Nums(per)
-	if !k.pen.None() {
-		key = key.Nums(k.pen.Width, k.pen.Start, k.pen.End)
-	}
-	return graph.Source(key, func() *paint.Sheet {
-		b, x0, y0 := block.Raster(per, k.pen, w.Outline)
-		return paint.NewSheet(b, x0*per, y0*per, per)
-	})
-}
-
-// backdrop is a gradient that fills the frame.
-func (s *Stage) backdrop(a *actor, k look) *graph.Node {
-	b := a.layer.Backdrop
-	key := a.content.Text("backdrop").Nums(float64(s.W), float64(s.H))
-	for i := range b.Stops {
-		key = key.Colour(k.colours[stopColour1-fillColour+i])
-	}
-	return graph.Source(key, func() *paint.Sheet {
-		list := make([]paint.Stop, len(b.Stops))
-		for i, st := range b.Stops {
-			list[i] = paint.Stop{At: st.At / 100, Colour: k.colours[stopColour1-fillColour+i]}
-		}
-		m := paint.NewBitmap(s.W, s.H)
-		paint.Gradient(m, list, b.Angle)
-		w, _ := layout.Extent(s.shape)
-		return paint.NewSheet(m, -float64(s.W)/2, -float64(s.H)/2, float64(s.W)/w)
-	})
 }

@@ -11,7 +11,7 @@ import (
 // A pivot put elsewhere on a turned, sized and skewed layer leaves every pixel where it is, and lies where it was put.
 func TestAPivotPutElsewhereMovesNothing(t *testing.T) {
 	c, lib := block(t)
-	l := &c.Layers[1]
+	l := &c.Layers[2]
 	l.Rest.Turn, l.Rest.X = 30, -40
 	l.Tracks[clip.Scale] = linear(0, v(140, 70), 40, v(90, 80))
 	still(l, clip.Skew, 12)
@@ -47,7 +47,7 @@ func TestAMatteThatFillsTheFrameHasItsHoleInPlace(t *testing.T) {
 	card := clip.NewLayer("card", "Card", clip.KindCard)
 	card.Card = &clip.Card{Form: "card", Aspect: 1, Fills: true, Fill: colour.RGB(0), Hole: &clip.Hole{Form: "disc", Size: 100, Aspect: 1}}
 	card.Rest.X, card.Group = 100, "group"
-	c.Layers[1].Group = "group"
+	c.Layers[2].Group = "group"
 	c.Layers = append(c.Layers, card, g)
 	b := draw(t, c, lib, "tall", 540, 960, 0)
 	// 100 units are 54 pixels: the hole lies about 324, 480, and the red block from 162 to 378.

@@ -70,7 +70,7 @@ func (s *Stage) Pick(frame int, x, y float64) []string {
 	out := []string{}
 	for i := len(s.actors) - 1; i >= 0; i-- {
 		a := s.actors[i]
-		if a.layer.Backdrop != nil || a.layer.Kind == clip.KindGroup || a.layer.Locked || s.lockedAbove(a) {
+		if a.kind.Fills || a.kind.Holds || a.layer.Locked || s.lockedAbove(a) {
 			continue
 		}
 		env, shown := s.surroundings(a, float64(frame))
@@ -86,7 +86,7 @@ func (s *Stage) Pick(frame int, x, y float64) []string {
 		if abs(lx) > a.w/2 || abs(ly) > a.h/2 {
 			continue
 		}
-		if a.layer.Words != nil || s.opaque(a, env.frame, lx, ly) {
+		if a.kind.Block || s.opaque(a, env.frame, lx, ly) {
 			out = append(out, a.layer.ID)
 		}
 	}
@@ -105,7 +105,7 @@ func (s *Stage) lockedAbove(a *actor) bool {
 // opaque tells whether a layer shows at a point of its own; a cut-out whose
 // picture is not at hand counts as showing all over.
 func (s *Stage) opaque(a *actor, frame, lx, ly float64) bool {
-	if c := a.layer.Cutout; c != nil && s.lib.Picture(s.clip.Prop(c.Prop).Hash) == nil {
+	if a.prop != nil && s.lib.Source(a.prop.Hash) == nil {
 		return true
 	}
 	n, slid := s.picture(a, frame)
@@ -232,7 +232,7 @@ func (s *Stage) LoopGap() LoopGap {
 	out := LoopGap{}
 	last := float64(s.clip.Length - 1)
 	for _, a := range s.actors {
-		if a.layer.Kind == clip.KindGroup {
+		if a.kind.Holds {
 			continue
 		}
 		p, on := s.place(a, 0)

@@ -93,9 +93,10 @@ func (s *Stage) held(a *actor, frame float64) (at, turn, dx, dy float64) {
 	if st == nil {
 		return frame, 0, 0, 0
 	}
-	at, step := st.Hold(frame, int(s.clip.Rate))
+	start := float64(a.clock.Start) // steps count from the scene's beginning
+	at, step := st.Hold(frame-start, int(s.clip.Rate))
 	turn, dx, dy = st.Irregular(step)
-	return at, turn, dx, dy
+	return at + start, turn, dx, dy
 }
 
 // gesture is what a layer's motion adds to its rest on a frame.
@@ -152,7 +153,7 @@ func (s *Stage) local(a *actor, env around) Pose {
 // about is what sizes, leans and turns an actor about its pivot.
 func (a *actor) about(g gesture, at float64) paint.Affine {
 	size := 1.0
-	if a.layer.Kind == clip.KindGroup {
+	if a.kind.Holds {
 		size = a.rest.Size / 1000
 	}
 	m := paint.Scale(g.sx*size, g.sy*size)
@@ -191,11 +192,15 @@ func (s *Stage) timeIn(a *actor, frame float64) float64 {
 // within is the frame of a group's inside on one of its outside.
 func (a *actor) within(frame float64) float64 {
 	in := a.layer.Inside
+	if in == nil {
+		return frame // a scene
+	}
+	start := float64(a.clock.Start)
 	if c := a.curves[time]; c != nil {
-		return c.At(frame, 0)
+		return start + c.At(frame, 0)
 	}
 	if in.Freeze != nil {
-		return float64(*in.Freeze)
+		return start + float64(*in.Freeze)
 	}
 	begin := float64(a.from)
 	speed := in.Speed

@@ -12,6 +12,7 @@ import (
 	"billow/core/light"
 	"billow/core/motion"
 	"billow/core/paint"
+	"billow/core/timing"
 )
 
 // Stage is a clip made ready to be drawn in one shape at one size in pixels. It
@@ -42,7 +43,7 @@ func (e *MissingError) Error() string {
 func Prepare(c *clip.Clip, shape clip.Shape, w, h int, lib *Library) (*Stage, error) {
 	var missing MissingError
 	for _, p := range c.Needs() {
-		if p.Picture != nil && lib.Picture(p.Hash) == nil {
+		if p.Picture != nil && lib.Source(p.Hash) == nil {
 			missing.Hashes = append(missing.Hashes, p.Hash)
 			missing.Names = append(missing.Names, p.Name)
 		}
@@ -63,15 +64,16 @@ func Arrange(c *clip.Clip, shape clip.Shape, lib *Library) *Stage {
 		byID: make(map[string]*actor, len(c.Layers)),
 	}
 	if t := c.Light.Tracks[clip.LightDirection]; len(t) > 0 {
-		s.direction = c.Curve(clip.LightDirection, t)
+		s.direction = clip.Curve(clip.LightDirection, t, c.Clock())
 	}
 	if t := c.Light.Tracks[clip.LightHeight]; len(t) > 0 {
-		s.height = c.Curve(clip.LightHeight, t)
+		s.height = clip.Curve(clip.LightHeight, t, c.Clock())
 	}
 	for i := range c.Layers {
 		l := &c.Layers[i]
 		a := &actor{layer: l, rest: layout.RestIn(c, l, shape), largest: 1}
 		a.from, a.to = c.Span(l)
+		a.clock = c.ClockOf(l)
 		s.byID[l.ID] = a
 		s.actors = append(s.actors, a)
 	}
@@ -119,20 +121,23 @@ func (s *Stage) tie() {
 // actor is one layer on a stage.
 type actor struct {
 	layer    *clip.Layer
+	kind     *clip.Kind
 	away     bool // not shown in this shape
 	parent   *actor
 	children []*actor
 	leader   *actor // what it follows
-	from, to int    // frames, to not included
+	from, to int    // frames of the clip, to not included
+	clock    timing.Clock
 	rest     clip.Rest
 	gx, gy   float64         // a group: the centre of what is in it, at rest
 	cx, cy   float64         // of the rest, units from the frame's centre
+	prop     *clip.Prop      // of a cut-out: its picture
 	w, h     float64         // visible bounds at rest, units, before turning
 	hx, hy   float64         // where the hole of a card is, units from the card's centre
 	base     [][4]float64    // as clip.AllProperties
 	curves   []*motion.Curve // nil without keys
 	largest  float64         // scale factor over the whole track and its groups
-	still    bool            // its look has no keys
+	still    bool            // it looks the same on every frame
 
 	content graph.Key // of what it shows, without its look
 	once    sync.Once
@@ -146,7 +151,8 @@ func (s *Stage) ready(a *actor) {
 	if a.parent != nil {
 		a.largest = a.parent.largest
 	}
-	if l.Kind == clip.KindGroup {
+	a.kind = l.Is()
+	if a.kind.Holds {
 		a.largest *= a.rest.Size / 1000
 	}
 	grow := 1.0
@@ -170,7 +176,7 @@ func (s *Stage) ready(a *actor) {
 	a.still = true
 	for name, t := range l.Tracks {
 		i := propertyIndex[name]
-		a.curves[i] = s.clip.Curve(name, t)
+		a.curves[i] = clip.Curve(name, t, a.clock)
 		a.still = a.still && !looks[i]
 	}
 	a.cx, a.cy = layout.Centre(a.rest, s.shape)
@@ -178,35 +184,20 @@ func (s *Stage) ready(a *actor) {
 		s.ready(child)
 	}
 	s.measure(a)
+	if a.prop != nil {
+		if src := s.lib.Source(a.prop.Hash); src != nil {
+			a.still = a.still && src.Still()
+		}
+	}
 }
 
 // measure finds the size of a layer at rest.
 func (s *Stage) measure(a *actor) {
-	switch l := a.layer; l.Kind {
-	case clip.KindBackdrop:
+	if a.kind.Fills {
 		s.fill(a)
-	case clip.KindCutout:
-		v := s.clip.Prop(l.Cutout.Prop).Picture.Visible
-		w, h := float64(v[2]-v[0]), float64(v[3]-v[1])
-		k := a.rest.Size / max(w, h)
-		a.w, a.h = w*k, h*k
-	case clip.KindCard:
-		if l.Card.Fills {
-			// The card stands still; its rest is where the hole is.
-			a.hx, a.hy = a.cx, a.cy
-			s.fill(a)
-			return
-		}
-		a.w, a.h = a.rest.Size, a.rest.Size/l.Card.Aspect
-		if l.Card.Aspect < 1 {
-			a.w, a.h = a.rest.Size*l.Card.Aspect, a.rest.Size
-		}
-	case clip.KindGroup:
-		s.measureGroup(a)
-	default:
-		b := s.block(a)
-		a.w, a.h = b.W, b.H
+		return
 	}
+	kinds[a.layer.Kind].measure(s, a)
 }
 
 // fill makes a layer cover the frame.
@@ -214,25 +205,6 @@ func (s *Stage) fill(a *actor) {
 	a.rest = clip.Rest{Size: a.rest.Size}
 	a.cx, a.cy = 0, 0
 	a.w, a.h = layout.Extent(s.shape)
-}
-
-// measureGroup takes the bounds of what is in a group, as it stands at rest.
-func (s *Stage) measureGroup(a *actor) {
-	box := layout.Box{}
-	for i, child := range a.children {
-		k := 1.0
-		if child.layer.Kind == clip.KindGroup {
-			k = child.rest.Size / 1000
-		}
-		b := layout.Turned(child.w*k, child.h*k, child.rest.Turn).Moved(child.cx, child.cy)
-		if i == 0 {
-			box = b
-		}
-		box = box.Union(b)
-	}
-	a.gx, a.gy = (box.X0+box.X1)/2, (box.Y0+box.Y1)/2
-	a.w, a.h = box.X1-box.X0, box.Y1-box.Y0
-	a.cx, a.cy = a.gx+a.cx, a.gy+a.cy
 }
 
 // resolveOff works out the positions that are "just outside": from the layer's
@@ -279,7 +251,7 @@ func (s *Stage) resolveOff(a *actor) {
 // around a cut-out, half of it where it is drawn along an edge.
 func (a *actor) rim(frame float64) float64 {
 	w := max(0, a.number(outline, frame))
-	if a.layer.Kind == clip.KindCutout {
+	if a.kind.Rim {
 		return w
 	}
 	return w / 2

@@ -57,7 +57,7 @@ func RestIn(c *clip.Clip, l *clip.Layer, s clip.Shape) clip.Rest {
 	px, py := pinSide(r.Pin)
 	r.X *= axisFactor(px, w/hw, shrink)
 	r.Y *= axisFactor(py, h/hh, shrink)
-	if l.Kind != clip.KindGroup { // what is in it shrinks by itself
+	if !l.Is().Holds { // what is in it shrinks by itself
 		r.Size *= shrink
 	}
 	return r

@@ -84,6 +84,7 @@ type Stepping struct {
 	Turn  float64 `json:"turn,omitempty"`  // degrees, the largest irregular turn
 	Shift float64 `json:"shift,omitempty"` // units, the largest irregular shift
 	Seed  int     `json:"seed,omitempty"`
+	Phase int     `json:"phase,omitempty"` // frames by which its steps are ahead of those that begin with the scene
 }
 
 // Check reports what is wrong, or nil.
@@ -97,11 +98,13 @@ func (s *Stepping) Check() error {
 	return nil
 }
 
-// Hold is the frame whose picture is shown on a frame of a clip with so many
+// Hold is the frame whose picture is shown on a frame of a scene with so many
 // frames a second, and the number of its step.
 func (s *Stepping) Hold(frame float64, rate int) (held float64, step int) {
+	phase := float64(s.Phase)
+	frame += phase
 	n := math.Floor(frame*float64(s.Rate)/float64(rate) + 1e-9)
-	return math.Ceil(n*float64(rate)/float64(s.Rate) - 1e-9), int(n)
+	return math.Ceil(n*float64(rate)/float64(s.Rate)-1e-9) - phase, int(n)
 }
 
 // Irregular is the turn in degrees and the shift in units of a step. Turns are

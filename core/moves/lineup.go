@@ -47,7 +47,10 @@ func RewriteLineup(c *clip.Clip, group *clip.Layer) error {
 	if u == nil || len(u.Items) == 0 {
 		return nil
 	}
-	s := stage{clip: c, lineup: u, clock: c.Clock()}
+	s := stage{clip: c, lineup: u, clock: c.ClockOf(group), from: 0, to: c.Length}
+	if p, ok := c.SceneOf(group); ok {
+		s.from, s.to = p.From, p.To
+	}
 	if err := s.times(); err != nil {
 		return err
 	}
@@ -65,6 +68,8 @@ type stage struct {
 	clip    *clip.Clip
 	lineup  *clip.Lineup
 	clock   timing.Clock
+	from    int // frames of the clip in which all has to happen, to not included
+	to      int
 	arrived []timing.Moment // of each product in the hero's slot, and the end of the last
 	began   []timing.Moment // when the change towards it begins
 }
@@ -74,7 +79,7 @@ func (s *stage) times() error {
 	u := s.lineup
 	at := u.Start
 	if u.Beats > 0 && !at.OnBeat {
-		at = s.clock.Nearest(at.Frames)
+		at = s.clock.Nearest(s.clock.Frame(at))
 	}
 	for i := range u.Items {
 		if i > 0 {
@@ -88,14 +93,14 @@ func (s *stage) times() error {
 		if u.Bars > 0 {
 			began = at
 			if !began.OnBeat {
-				began = timing.OnBeat(s.clock.Tempo.Beat(s.clock.Rate.Seconds(began.Frames)))
+				began = s.clock.OnBeat(s.clock.Beat(s.clock.Frame(began)))
 			}
 			began.Beat -= u.Bars * float64(s.clock.Tempo.PerBar)
 		}
 		s.arrived, s.began = append(s.arrived, at), append(s.began, began)
 		f := s.clock.Frame(at)
-		if f < 0 || f >= s.clip.Length {
-			return clip.Fault("lineup", "product %d of %d would arrive at frame %d, outside the clip's %d frames; let each stay for a shorter time, or make the clip longer", i+1, len(u.Items), f, s.clip.Length)
+		if f < s.from || f >= s.to {
+			return clip.Fault("lineup", "product %d of %d would arrive at frame %d, outside the %d frames that there are; let each stay for a shorter time, or make the scene longer", i+1, len(u.Items), f, s.to-s.from)
 		}
 		if i > 0 && s.clock.Frame(began) < s.clock.Frame(s.arrived[i-1]) {
 			return clip.Fault("lineup", "a change takes longer than a product stays: product %d would go before it has arrived", i)

@@ -44,7 +44,7 @@ func Draft(c *clip.Clip, l *clip.Layer, kind string, at timing.Moment) clip.Move
 	m := Default(kind)
 	m.At = at
 	from, to := c.Span(l)
-	f := c.Clock().Frame(at)
+	f := c.ClockOf(l).Frame(at)
 	switch kind {
 	case "gust", "settle", "swell", "unfurl":
 		m.Lands = f-from >= m.Length
@@ -70,7 +70,7 @@ var (
 // its moves again, in order of time.
 func Rewrite(c *clip.Clip, l *clip.Layer) error {
 	Erase(l, func(id string) bool { return id != lineupID })
-	w := &writer{clip: c, layer: l, clock: c.Clock()}
+	w := &writer{clip: c, layer: l, clock: c.ClockOf(l)}
 	w.from, w.to = c.Span(l)
 	list := slices.Clone(l.Moves)
 	sort.SliceStable(list, func(i, j int) bool { return w.start(list[i]) < w.start(list[j]) })
@@ -94,7 +94,7 @@ func Erase(l *clip.Layer, gone func(id string) bool) {
 
 // Span is the frames on which a move of a layer begins and lands.
 func Span(c *clip.Clip, l *clip.Layer, m clip.Move) (from, to int) {
-	w := &writer{clip: c, layer: l, clock: c.Clock()}
+	w := &writer{clip: c, layer: l, clock: c.ClockOf(l)}
 	w.from, w.to = c.Span(l)
 	begin, end := w.span(m)
 	return w.clock.Frame(begin), w.clock.Frame(end)
@@ -126,7 +126,7 @@ func (w *writer) span(m clip.Move) (begin, end timing.Moment) {
 			return at.Plus(sign * m.Length)
 		}
 		if !at.OnBeat {
-			at = timing.OnBeat(w.clock.Tempo.Beat(w.clock.Rate.Seconds(at.Frames)))
+			at = w.clock.OnBeat(w.clock.Beat(w.clock.Frame(at)))
 		}
 		at.Beat += float64(sign) * m.Beats
 		return at
@@ -135,7 +135,7 @@ func (w *writer) span(m clip.Move) (begin, end timing.Moment) {
 		return later(m.At, -1), m.At
 	}
 	if m.Length == 0 && m.Beats == 0 {
-		end = timing.At(w.to - 1)
+		end = w.clock.At(w.to - 1)
 		if w.layer.To != nil {
 			end = w.layer.To.Plus(-1)
 		}
@@ -150,7 +150,7 @@ func (w *writer) write(m clip.Move) error {
 	w.begin, w.end = w.span(m)
 	b, e := w.clock.Frame(w.begin), w.clock.Frame(w.end)
 	field := "moves[" + m.ID + "]"
-	if b < 0 || e >= w.clip.Length {
+	if first, last := w.clip.Reach(w.layer); b < first || e >= last {
 		return clip.Fault(field, "%s would go from frame %d to %d, outside the clip's %d frames; begin it elsewhere or make it shorter", title(m.Kind), b, e, w.clip.Length)
 	}
 	if e <= b {
@@ -218,7 +218,7 @@ func (w *writer) gust() {
 // drift goes on slowly from a moment until the layer leaves: so many units on
 // the axis of the move's side, and a turn.
 func (w *writer) drift(from timing.Moment, by, turn float64) {
-	last := timing.At(w.to - 1)
+	last := w.clock.At(w.to - 1)
 	if w.layer.To != nil {
 		last = w.layer.To.Plus(-1)
 	}
@@ -330,7 +330,7 @@ func (w *writer) value(property string, at timing.Moment) []float64 {
 	if len(t) == 0 {
 		return w.layer.Base(property)
 	}
-	v := w.clip.Curve(property, t).Sample(float64(w.clock.Frame(at)))
+	v := clip.Curve(property, t, w.clock).Sample(float64(w.clock.Frame(at)))
 	return slices.Clone(v[:clip.Dims(property)])
 }
 
@@ -351,7 +351,7 @@ func (w *writer) off(at timing.Moment, ease motion.Ease, side string) {
 func (w *writer) key(property string, k motion.Key) {
 	t := w.layer.Tracks[property]
 	f := w.clock.Frame(k.At)
-	if f < 0 || f >= w.clip.Length {
+	if first, last := w.clip.Reach(w.layer); f < first || f >= last {
 		return
 	}
 	at := len(t)

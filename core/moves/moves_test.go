@@ -54,7 +54,7 @@ func move(kind string, change func(*clip.Move)) clip.Move {
 
 // at is the value of a property on a frame, of its keys.
 func at(c *clip.Clip, l *clip.Layer, property string, frame float64) [4]float64 {
-	return c.Curve(property, l.Tracks[property]).Sample(frame)
+	return clip.Curve(property, l.Tracks[property], c.Clock()).Sample(frame)
 }
 
 func frames(c *clip.Clip, t motion.Track) []int {

@@ -64,10 +64,16 @@ func (o Offer) Percent() int {
 	return int(o.old.Sub(o.price).Mul(decimal.NewFromInt(100)).Div(o.old).IntPart())
 }
 
-// Text fills {name}, {price}, {old} and {percent} in a text. What the offer
-// does not have becomes empty. Prices are written the English way with the
-// currency's own number of decimals.
-func (o Offer) Text(text, name string) string {
+// Reserved tells whether a name in braces is one that every offer fills.
+func Reserved(name string) bool {
+	return name == "name" || name == "price" || name == "old" || name == "percent"
+}
+
+// Text fills {name}, {price}, {old}, {percent} and the product's own fields in a
+// text. What the offer does not have becomes empty; what no field is called stays
+// as it is. Prices are written the English way with the currency's own number of
+// decimals.
+func (o Offer) Text(text, name string, fields map[string]string) string {
 	if !strings.Contains(text, "{") {
 		return text
 	}
@@ -75,9 +81,11 @@ func (o Offer) Text(text, name string) string {
 	if o.reduced {
 		old, percent = o.money(o.old), fmt.Sprintf("%d%%", o.Percent())
 	}
-	return strings.NewReplacer(
-		"{name}", name, "{price}", o.money(o.price), "{old}", old, "{percent}", percent,
-	).Replace(text)
+	pairs := []string{"{name}", name, "{price}", o.money(o.price), "{old}", old, "{percent}", percent}
+	for field, says := range fields {
+		pairs = append(pairs, "{"+field+"}", says) // no name is the beginning of another with its brace
+	}
+	return strings.NewReplacer(pairs...).Replace(text)
 }
 
 func (o Offer) money(d decimal.Decimal) string {

@@ -22,14 +22,14 @@ func TestWordsShowTheOffer(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if got := o.Text("{name}: {price}, was {old}, −{percent} {other}", "Kettle"); got != "Kettle: €1,149.00, was €1,500.50, −23% {other}" {
+	if got := o.Text("{name}: {price}, was {old}, −{percent} {other}", "Kettle", nil); got != "Kettle: €1,149.00, was €1,500.50, −23% {other}" {
 		t.Errorf("the text is %q", got)
 	}
 	yen, err := New("1200", "", "JPY")
 	if err != nil {
 		t.Fatal(err)
 	}
-	if got := yen.Text("{price}{old}{percent}", ""); got != "¥1,200" {
+	if got := yen.Text("{price}{old}{percent}", "", nil); got != "¥1,200" {
 		t.Errorf("yen are %q", got)
 	}
 }

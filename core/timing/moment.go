@@ -32,26 +32,66 @@ func (m Moment) Plus(frames int) Moment {
 	return m
 }
 
-// Clock resolves moments to frames.
+// Clock resolves moments to frames of the clip. Moments of what lies in a scene
+// count from the scene's beginning: Start is that frame, and First the beat of
+// the clip that is the scene's beat 0. Without a scene both are 0.
 type Clock struct {
 	Rate  Rate
 	Tempo Tempo
+	Start int
+	First float64
 }
 
-// Frame is the frame number of a moment.
+// Frame is the frame of the clip of a moment.
 func (c Clock) Frame(m Moment) int {
 	if !m.OnBeat {
-		return m.Frames
+		return c.Start + m.Frames
 	}
-	return c.Rate.Frame(c.Tempo.Seconds(m.Beat)) + m.Frames
+	return c.Rate.Frame(c.Tempo.Seconds(c.First+m.Beat)) + m.Frames
 }
 
-// BeatFrames lists the frames of all whole beats from one frame up to another,
-// with the number of each beat.
+// At is the moment of a frame of the clip.
+func (c Clock) At(frame int) Moment { return At(frame - c.Start) }
+
+// OnBeat is the moment of a beat of the clip.
+func (c Clock) OnBeat(beat float64) Moment { return OnBeat(beat - c.First) }
+
+// Beat is the beat of the clip on which a frame of the clip lies.
+func (c Clock) Beat(frame int) float64 { return c.Tempo.Beat(c.Rate.Seconds(frame)) }
+
+// Own is a moment of the clip as it counts here.
+func (c Clock) Own(m Moment) Moment {
+	if m.OnBeat {
+		m.Beat -= c.First
+		return m
+	}
+	return m.Plus(-c.Start)
+}
+
+// Whole is a moment that counts here as the clip counts it.
+func (c Clock) Whole(m Moment) Moment {
+	if m.OnBeat {
+		m.Beat += c.First
+		return m
+	}
+	return m.Plus(c.Start)
+}
+
+// Next is the first whole beat of the clip that does not lie before a frame.
+func (c Clock) Next(frame int) float64 {
+	b := math.Floor(c.Beat(frame)) - 1
+	for n := 0; n < 3 && c.Rate.Frame(c.Tempo.Seconds(b)) < frame; n++ {
+		b++
+	}
+	return b
+}
+
+// BeatFrames lists the frames of all whole beats from one frame of the clip up
+// to another, with the number that each beat has in the clip.
 func (c Clock) BeatFrames(from, to int) (beats, frames []int) {
-	first := int(math.Floor(c.Tempo.Beat(c.Rate.Seconds(from)))) - 1
+	first := int(math.Floor(c.Beat(from))) - 1
 	for b := first; len(frames) < 20000; b++ {
-		f := c.Frame(OnBeat(float64(b)))
+		f := c.Frame(c.OnBeat(float64(b)))
 		if f > to {
 			break
 		}
@@ -96,7 +136,8 @@ var onBeat = regexp.MustCompile(`^b(-?\d{1,5})(?:\.(\d{1,3}(?:\.\d{1,4})?))?([+-
 
 // ParseMoment reads a time as ParseTimecode does, or bar and beat, both counted
 // from 1, with frames after them: "b9", "b9.3", "b9.3+2". A beat may have a
-// fraction: "b9.3.5" is half a beat after b9.3.
+// fraction: "b9.3.5" is half a beat after b9.3. Bars, beats and times are those
+// of the clip; the moment counts as the clock does.
 func (c Clock) ParseMoment(s string) (Moment, error) {
 	m := onBeat.FindStringSubmatch(strings.ToLower(strings.ReplaceAll(s, " ", "")))
 	if m == nil {
@@ -104,7 +145,7 @@ func (c Clock) ParseMoment(s string) (Moment, error) {
 		if err != nil {
 			return Moment{}, fmt.Errorf("%q is not a time: write it as 4s05f, as bar and beat (b9.3+2), or as a number of frames", s)
 		}
-		return At(f), nil
+		return c.At(f), nil
 	}
 	bar, _ := strconv.Atoi(m[1])
 	beat := 1.0
@@ -115,11 +156,12 @@ func (c Clock) ParseMoment(s string) (Moment, error) {
 		return Moment{}, fmt.Errorf("a bar of this clip has the beats 1 to %d, not %g", c.Tempo.PerBar, beat)
 	}
 	frames, _ := strconv.Atoi(m[3])
-	return OnBeat(float64((bar-1)*c.Tempo.PerBar) + beat - 1).Plus(frames), nil
+	return c.OnBeat(float64((bar-1)*c.Tempo.PerBar) + beat - 1).Plus(frames), nil
 }
 
 // Text writes a moment as ParseMoment reads it.
 func (c Clock) Text(m Moment) string {
+	m = c.Whole(m)
 	if !m.OnBeat {
 		return c.Rate.Timecode(m.Frames)
 	}
@@ -132,10 +174,8 @@ func (c Clock) Text(m Moment) string {
 	return text
 }
 
-// Nearest is the moment of the whole beat nearest to a frame.
-func (c Clock) Nearest(frame int) Moment {
-	return OnBeat(math.Round(c.Tempo.Beat(c.Rate.Seconds(frame))))
-}
+// Nearest is the moment of the whole beat nearest to a frame of the clip.
+func (c Clock) Nearest(frame int) Moment { return c.OnBeat(math.Round(c.Beat(frame))) }
 
 // ParseLength reads a length as ParseTimecode does, or in bars: "5 bars".
 func (c Clock) ParseLength(s string) (int, error) {

@@ -14,9 +14,13 @@ import (
 // Row is one layer.
 type Row struct {
 	Layer  string   `json:"layer"`
+	Scene  string   `json:"scene"` // the scene in which it is; none is over or beneath all of them
 	Depth  int      `json:"depth"` // how many groups it is in
 	From   int      `json:"from"`
 	To     int      `json:"to"`
+	Start  int      `json:"start"` // of its scene: the frame from which its moments count
+	First  float64  `json:"first"` // and the beat
+	Shows  string   `json:"shows"` // the product that it shows
 	Tracks []Track  `json:"tracks"`
 	Differ []string `json:"differ"` // shapes in which it has a rest of its own
 	Lacks  string   `json:"lacks"`  // letters that no font has
@@ -73,9 +77,16 @@ type Creep struct {
 
 func row(c *clip.Clip, l *clip.Layer, depth int, stage *frame.Stage, open bool) Row {
 	from, to := c.Span(l)
+	clock, scene := c.Clock(), ""
+	if p, ok := c.SceneOf(l); ok {
+		clock, scene = p.Clock(c), p.ID
+	}
 	r := Row{
-		Layer: l.ID, Depth: depth, From: from, To: to, Tracks: []Track{}, Differ: []string{},
+		Layer: l.ID, Scene: scene, Depth: depth, From: from, To: to, Start: clock.Start, First: clock.First, Tracks: []Track{}, Differ: []string{},
 		Lacks: stage.Missing(l.ID), Moves: []Span{},
+	}
+	if p := c.ProductOf(l); p != nil {
+		r.Shows = p.ID
 	}
 	for _, s := range c.Shapes {
 		if _, ok := l.Rests[s.ID]; ok {
@@ -85,7 +96,7 @@ func row(c *clip.Clip, l *clip.Layer, depth int, stage *frame.Stage, open bool) 
 	for _, p := range clip.AllProperties {
 		if t := l.Tracks[p.Name]; len(t) > 0 {
 			curve := stage.Curve(l.ID, p.Name)
-			r.Tracks = append(r.Tracks, track(c, p, t, curve, open, open || len(r.Tracks) == 0))
+			r.Tracks = append(r.Tracks, track(c, clock, p, t, curve, open, open || len(r.Tracks) == 0))
 		}
 	}
 	for _, m := range l.Moves {
@@ -99,7 +110,7 @@ func lightRow(c *clip.Clip, open bool) Row {
 	r := Row{Layer: clip.LightID, To: c.Length, Tracks: []Track{}, Differ: []string{}, Moves: []Span{}}
 	for _, p := range clip.LightProperties {
 		if t := c.Light.Tracks[p.Name]; len(t) > 0 {
-			r.Tracks = append(r.Tracks, track(c, p, t, c.Curve(p.Name, t), open, true))
+			r.Tracks = append(r.Tracks, track(c, c.Clock(), p, t, clip.Curve(p.Name, t, c.Clock()), open, true))
 		}
 	}
 	return r
@@ -107,8 +118,7 @@ func lightRow(c *clip.Clip, open bool) Row {
 
 // track samples the value that a person would name: for a position, the axis
 // on which it moves farther.
-func track(c *clip.Clip, p clip.Property, keys motion.Track, curve *motion.Curve, open, strings bool) Track {
-	clock := c.Clock()
+func track(c *clip.Clip, clock timing.Clock, p clip.Property, keys motion.Track, curve *motion.Curve, open, strings bool) Track {
 	t := Track{Property: p.Name, Beads: []Bead{}, String: []float64{}, Speed: []float64{}, Creeps: []Creep{}}
 	points := samples(curve)
 	values := make([][4]float64, len(points))

@@ -94,7 +94,7 @@ func TestHoldsAreFlatAndSpringsWobble(t *testing.T) {
 
 func TestRowsFollowGroupsAndTheLight(t *testing.T) {
 	c := stage(map[string]motion.Track{clip.Opacity: {key(0, motion.Linear, 5)}})
-	c.Layers[1].Group = "inner"
+	c.Layers[2].Group = "inner"
 	inner, outer := clip.NewGroup("inner", "Inner"), clip.NewGroup("outer", "Outer")
 	inner.Group = "outer"
 	front := clip.Draft(c, clip.KindCard, "", "", "")
@@ -105,7 +105,7 @@ func TestRowsFollowGroupsAndTheLight(t *testing.T) {
 	for _, r := range seen(c).Rows {
 		got = append(got, fmt.Sprintf("%s%d", r.Layer, r.Depth))
 	}
-	if text := strings.Join(got, " "); text != "@light0 front0 outer0 inner1 card2 backdrop0" {
+	if text := strings.Join(got, " "); text != "@light0 front0 outer0 inner1 card2 scene0 backdrop0" {
 		t.Errorf("the rows are %s", text)
 	}
 	only := Rows(c, frame.Arrange(c, c.Shapes[0], frame.NewLibrary(words.NewFonts(), 1<<20)), nil, []string{"card"})
@@ -120,8 +120,10 @@ func TestMovesMarksAndTextsAreTold(t *testing.T) {
 		clip.Scale:      {key(0, motion.Linear, 50), key(9, motion.Linear, 50, 70)},
 		clip.FillColour: {key(0, motion.Linear, 255, 0, 128, 255)},
 	})
-	c.Layers[1].Moves = []clip.Move{{ID: "gust", Kind: "gust", At: timing.OnBeat(1), Lands: true, Length: 15, Strength: 100}}
-	c.Scenes = []clip.Mark{{Name: "A", At: timing.At(0)}, {Name: "B", At: timing.At(70)}}
+	c.Layers[2].Moves = []clip.Move{{ID: "gust", Kind: "gust", At: timing.OnBeat(1), Lands: true, Length: 15, Strength: 100}}
+	c.Layer("scene").Scene.Frames = 70
+	c.Layers = append(c.Layers, clip.NewScene("second", "B", clip.Scene{Frames: 50}))
+	c.Layers[2], c.Layers[3] = c.Layers[3], c.Layers[2]
 	c.Markers = []clip.Mark{{Name: "M", At: timing.OnBeat(2.5)}}
 	c.Range = &clip.Range{In: timing.At(5), Out: timing.At(50)}
 	v := seen(c)

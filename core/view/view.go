@@ -5,6 +5,7 @@ package view
 import (
 	"math"
 	"slices"
+	"strings"
 
 	"billow/core/clip"
 	"billow/core/frame"
@@ -45,11 +46,37 @@ type Level struct {
 	Peak  float64 `json:"peak"`
 }
 
-// Scene is a section of the clip.
+// Scene is when a scene plays.
 type Scene struct {
-	Name string `json:"name"`
-	From int    `json:"from"`
-	To   int    `json:"to"`
+	ID     string  `json:"id"`
+	Name   string  `json:"name"`
+	From   int     `json:"from"`
+	To     int     `json:"to"`     // not included
+	Unit   string  `json:"unit"`   // in which its length is counted: frames, beats or bars
+	Amount float64 `json:"amount"` // how many of them
+	Text   string  `json:"text"`   // its length in words
+	Hidden bool    `json:"hidden"`
+}
+
+func sceneOf(c *clip.Clip, p clip.Playing) Scene {
+	s := p.Length
+	out := Scene{
+		ID: p.ID, Name: p.Name, From: p.From, To: p.To, Hidden: c.Layer(p.ID).Hidden,
+		Unit: "frames", Amount: float64(s.Frames), Text: c.Rate.Timecode(p.To - p.From),
+	}
+	counted := func(n float64, unit string) {
+		out.Unit, out.Amount, out.Text = unit, n, number(n)+" "+unit
+		if n == 1 {
+			out.Text = "1 " + strings.TrimSuffix(unit, "s")
+		}
+	}
+	switch {
+	case s.Bars > 0:
+		counted(s.Bars, "bars")
+	case s.Beats > 0:
+		counted(s.Beats, "beats")
+	}
+	return out
 }
 
 // Mark is a named place.
@@ -85,17 +112,18 @@ func beats(c *clip.Clip) []Beat {
 }
 
 func (v *View) sound(c *clip.Clip) {
-	if c.Tune == nil {
+	t := c.Tune()
+	if t == nil {
 		return
 	}
-	s := c.Prop(c.Tune.Prop).Sound
+	s := c.Prop(t.Prop).Sound
 	for _, h := range s.Hits {
-		if f := c.Rate.Frame(h.At - c.Tune.Start); f >= 0 && f < c.Length {
+		if f := c.Rate.Frame(h.At - t.Trim); f >= 0 && f < c.Length {
 			v.Hits = append(v.Hits, Hit{f, h.Strength, h.Kind})
 		}
 	}
 	for i, l := range s.Levels {
-		f := (float64(i)/20 - c.Tune.Start) * float64(c.Rate)
+		f := (float64(i)/20 - t.Trim) * float64(c.Rate)
 		if f >= 0 && f < float64(c.Length) {
 			v.Wave = append(v.Wave, Level{f, float64(l) / 255})
 		}
@@ -104,12 +132,8 @@ func (v *View) sound(c *clip.Clip) {
 
 func (v *View) marks(c *clip.Clip) {
 	clock := c.Clock()
-	for i, s := range c.Scenes {
-		to := c.Length
-		if i+1 < len(c.Scenes) {
-			to = clock.Frame(c.Scenes[i+1].At)
-		}
-		v.Scenes = append(v.Scenes, Scene{s.Name, clock.Frame(s.At), to})
+	for _, p := range c.Scenes() {
+		v.Scenes = append(v.Scenes, sceneOf(c, p))
 	}
 	for _, m := range c.Markers {
 		v.Markers = append(v.Markers, Mark{m.Name, clock.Frame(m.At), clock.Text(m.At)})
@@ -137,7 +161,10 @@ func Rows(c *clip.Clip, stage *frame.Stage, open, only []string) []Row {
 			if only == nil || slices.Contains(only, l.ID) {
 				out = append(out, row(c, l, depth, stage, slices.Contains(open, l.ID)))
 			}
-			if l.Kind == clip.KindGroup && depth <= clip.MaxDepth {
+			switch k := l.Is(); {
+			case k.Plays:
+				add(l.ID, depth)
+			case k.Holds && depth <= clip.MaxDepth:
 				add(l.ID, depth+1)
 			}
 		}

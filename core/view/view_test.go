@@ -106,7 +106,7 @@ func TestHitsAndWaveAreTrimmedToTheClip(t *testing.T) {
 	c := sample()
 	sound := &clip.Sound{Seconds: 10, Tempo: timing.Even(120), Levels: make([]uint8, 200), Hits: []clip.Hit{{At: 0.5, Strength: 1}, {At: 3.5, Strength: 1, Kind: "low"}, {At: 9, Strength: 1}}}
 	c.Props = []clip.Prop{{ID: "t", Name: "T", Kind: clip.KindTune, Hash: "", Sound: sound}}
-	c.Tune = &clip.Tune{Prop: "t", Start: 3}
+	c.SetTune(&clip.SoundTrack{Prop: "t", Trim: 3})
 	v := look(c)
 	if len(v.Hits) != 1 || v.Hits[0].Frame != 15 {
 		t.Errorf("the hits are %+v, want one on frame 15", v.Hits)
@@ -118,7 +118,7 @@ func TestHitsAndWaveAreTrimmedToTheClip(t *testing.T) {
 
 func TestShapesThatDifferAreMarked(t *testing.T) {
 	c := sample()
-	c.Layers[1].Rests = map[string]clip.Rest{"square": {Pin: "centre", Size: 5}}
+	c.Layers[2].Rests = map[string]clip.Rest{"square": {Pin: "centre", Size: 5}}
 	v := look(c)
 	if d := v.Rows[1].Differ; len(d) != 1 || d[0] != "square" {
 		t.Errorf("differing are %v", d)

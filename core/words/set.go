@@ -78,7 +78,7 @@ func filled(text string, p *clip.Product) []Span {
 		return spans
 	}
 	for i := range spans {
-		spans[i].Text = o.Text(spans[i].Text, p.Name)
+		spans[i].Text = o.Text(spans[i].Text, p.Name, p.Fields)
 	}
 	return spans
 }

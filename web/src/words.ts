@@ -38,13 +38,20 @@ const moveIcons: Record<Move['kind'], string> = {
 export const moveKinds = catalogue.moveKinds.map((m) => ({ ...m, icon: moveIcons[m.id] }))
 export const moveName = (kind: string) => moveKinds.find((m) => m.id === kind)?.name ?? kind
 
+// In place of a product or a picture: the one of the scene.
+export const productSlot = catalogue.productSlot
+
+// What is known of a kind of layers.
+export const kindOf = (id: string | undefined) => catalogue.layerKinds.find((k) => k.id === id)
+
 export const kindIcon: Record<string, string> = {
   cutout: 'bi bi-box-seam',
   words: 'bi bi-fonts',
   badge: 'bi bi-patch-check',
   backdrop: 'bi bi-image',
   card: 'bi bi-square',
-  group: 'bi bi-collection'
+  group: 'bi bi-collection',
+  scene: 'bi bi-film'
 }
 
 export const timecode = (frame: number, rate: number) =>

@@ -6,7 +6,7 @@ import { useSnap } from '../composables/useSnap'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
 import type { Changed, Command, KeyRef, Layer, Row } from '../types'
-import { kindIcon, moveName, propertyName } from '../words'
+import { kindIcon, kindOf, moveName, propertyName } from '../words'
 import BeatLane from './BeatLane.vue'
 import IconButton from './IconButton.vue'
 
@@ -20,6 +20,7 @@ const { snap, clear } = useSnap()
 
 const light = computed(() => props.row.layer === '@light')
 const layer = computed(() => editor.layers.get(props.row.layer))
+const plays = computed(() => kindOf(layer.value?.kind)?.plays ?? false)
 const name = computed(() => (light.value ? 'Light' : (layer.value?.name ?? '')))
 const lanes = computed(() => (props.open ? props.row.tracks : props.row.tracks.slice(0, 1)))
 const laneHeight = computed(() => (props.open ? 34 : 24))
@@ -37,6 +38,13 @@ const others = computed(() => {
   return [...new Set(props.row.tracks.slice(1).flatMap((t) => t.beads.map((b) => b.frame)))].filter(
     (f) => !first.has(f)
   )
+})
+
+// What lies beyond the ends of its scene does not show: it is paler.
+const outside = computed(() => {
+  const s = editor.sceneNow
+  if (!s || props.row.scene !== s.id || editor.view.scenes.length < 2) return ''
+  return `M0 0H${x(s.from)}V${height.value}H0zM${x(s.to)} 0H${props.width}V${height.value}H${x(s.to)}z`
 })
 
 function pressBar(e: PointerEvent, part: 'whole' | 'from' | 'to') {
@@ -155,9 +163,9 @@ function toggleSolo() {
         :height="height - 2"
         rx="5"
         class="bar"
-        :class="{ group: layer?.kind === 'group' }"
+        :class="{ group: layer?.kind === 'group', plays }"
       />
-      <template v-if="!light">
+      <template v-if="!light && !plays">
         <rect
           :x="x(row.from)"
           y="1"
@@ -211,6 +219,7 @@ function toggleSolo() {
         :chosen-keys="keys"
       />
       <circle v-for="f in others" :key="`o${f}`" :cx="x(f)" :cy="height - 4" r="2" class="other" />
+      <path v-if="outside" :d="outside" class="outside" />
     </svg>
   </div>
 </template>
@@ -220,7 +229,7 @@ function toggleSolo() {
 .row-line {
   display: flex;
   contain: content;
-  scroll-margin: 76px 0 10px;
+  scroll-margin: 88px 0 10px;
   border-bottom: 1px solid rgba(23, 63, 71, 0.08);
 }
 
@@ -320,6 +329,10 @@ svg {
   pointer-events: none;
 }
 
+.bar.plays {
+  fill: rgba(23, 63, 71, 0.12);
+}
+
 .bar.group {
   fill: rgba(200, 146, 46, 0.2);
 }
@@ -330,6 +343,12 @@ svg {
 
 .selected .bar.group {
   fill: rgba(200, 146, 46, 0.3);
+}
+
+.outside {
+  fill: var(--sailcloth);
+  opacity: 0.62;
+  pointer-events: none;
 }
 
 .grab {

@@ -34,19 +34,7 @@ const seconds = computed(() => {
 </script>
 
 <template>
-  <svg class="ruler" :width="width" :height="editor.view.scenes.length ? 74 : 60">
-    <g v-for="(s, i) in editor.view.scenes" :key="`s${s.from}`" class="scene">
-      <rect
-        :x="x(s.from) + 0.5"
-        y="59"
-        :width="Math.max(2, (s.to - s.from) * scale - 1)"
-        height="14"
-        rx="4"
-        :class="{ odd: i % 2 }"
-      />
-      <text :x="x(s.from) + 6" y="70">{{ s.name }}</text>
-      <title>Scene {{ s.name }}</title>
-    </g>
+  <svg class="ruler" :width="width" height="60">
     <template v-if="range">
       <rect :x="0" y="43" :width="x(range[0])" height="16" class="out" />
       <rect :x="x(range[1])" y="43" :width="Math.max(0, x(editor.view.length) - x(range[1]))" height="16" class="out" />
@@ -114,19 +102,6 @@ text {
 .small {
   font-size: 9px;
   fill: #6d4c12;
-}
-
-.scene rect {
-  fill: rgba(44, 122, 104, 0.24);
-}
-
-.scene .odd {
-  fill: rgba(200, 146, 46, 0.3);
-}
-
-.scene text {
-  font-size: 10px;
-  font-weight: 500;
 }
 
 .out {

@@ -11,6 +11,7 @@ import { useEditor } from '../stores/editor'
 import type { KeyRef, Row } from '../types'
 import BeatRow from './BeatRow.vue'
 import BeatRuler from './BeatRuler.vue'
+import SceneStrip from './SceneStrip.vue'
 import TransportBar from './TransportBar.vue'
 
 const props = defineProps<{ player: ReturnType<typeof usePlayer> }>()
@@ -24,9 +25,9 @@ const labels = 214
 const folded = ref<Set<string>>(new Set())
 
 const scale = computed(
-  () => (Math.max(200, room.width.value - labels - leftRoom - 24) / editor.view.length) * zoom.value
+  () => (Math.max(200, room.width.value - labels - leftRoom - 40) / editor.view.length) * zoom.value
 )
-const width = computed(() => Math.ceil(editor.view.length * scale.value) + leftRoom + 12)
+const width = computed(() => Math.ceil(editor.view.length * scale.value) + leftRoom + 28)
 
 // Rows of folded groups are left out, and those that are not looked for.
 const rows = computed(() => {
@@ -34,6 +35,9 @@ const rows = computed(() => {
   let below = Infinity
   const wanted = desk.finding.trim().toLowerCase()
   for (const r of editor.view.rows) {
+    if (r.scene && r.scene !== editor.scene) continue
+    // The scene itself stands in the strip; it has a row when there is more of it.
+    if (r.layer === editor.scene && !r.tracks.length && editor.selected !== r.layer) continue
     if (r.depth > below) continue
     below = folded.value.has(r.layer) ? r.depth : Infinity
     const layer = editor.layers.get(r.layer)
@@ -182,6 +186,7 @@ watch(
             <BeatRuler :scale="scale" :width="width" />
             <span class="flag" :style="{ transform: `translateX(${leftRoom + editor.frame * scale}px)` }" />
           </div>
+          <SceneStrip class="strip" :scale="scale" :width="width" />
         </div>
         <BeatRow
           v-for="r in rows"
@@ -250,7 +255,8 @@ watch(
 }
 
 .head {
-  display: flex;
+  display: grid;
+  grid-template-columns: 214px auto;
   position: sticky;
   top: 0;
   z-index: 5;
@@ -258,7 +264,12 @@ watch(
   border-bottom: 1px solid var(--line);
 }
 
+.strip {
+  grid-column: 2;
+}
+
 .corner {
+  grid-row: 1 / 3;
   position: sticky;
   left: 0;
   z-index: 7;
@@ -332,7 +343,7 @@ watch(
 
 .snapline span {
   position: absolute;
-  top: 76px;
+  top: 84px;
   left: 5px;
   background: var(--kelp);
   color: #fff;

@@ -15,7 +15,7 @@ import TextField from './TextField.vue'
 
 const editor = useEditor()
 const clip = computed(() => editor.clip)
-const tune = computed(() => clip.value?.tune)
+const tune = computed(() => editor.tune)
 const tuneProp = computed(() => clip.value?.props.find((p) => p.id === tune.value?.prop))
 
 // Where the light has keys, the key at the playhead is changed, or a new one made.
@@ -112,6 +112,13 @@ function addProduct() {
         {{ shapeName(s.id) }} {{ shapeRatio(s.id) }}
       </label>
     </div>
+    <ChoiceField
+      v-if="clip.products.length"
+      label="Product of scenes without their own"
+      :value="clip.shown ?? ''"
+      :options="[{ id: '', name: 'None' }, ...clip.products]"
+      @change="editor.run({ type: 'setClip', shown: $event })"
+    />
     <button class="plain poster" @click="editor.run({ type: 'setClip', poster: editor.frame })">
       <i class="bi bi-image" aria-hidden="true" /> Make this frame the poster frame
     </button>
@@ -147,6 +154,13 @@ function addProduct() {
         @change="setProduct(p, { oldPrice: $event })"
       />
     </div>
+    <ChoiceField
+      v-if="clip.products.length"
+      label="Product of scenes without their own"
+      :value="clip.shown ?? ''"
+      :options="[{ id: '', name: 'None' }, ...clip.products]"
+      @change="editor.run({ type: 'setClip', shown: $event })"
+    />
     <button class="plain poster" @click="addProduct">
       <i class="bi bi-plus-lg" aria-hidden="true" /> Add a product
     </button>

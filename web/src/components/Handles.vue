@@ -4,6 +4,7 @@ import { useTabletop, type Make } from '../composables/useTabletop'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
 import type { Command, Place } from '../types'
+import { kindOf } from '../words'
 import MotionPath from './MotionPath.vue'
 
 // The handles of the chosen layers, over the picture. w and h are its pixels.
@@ -17,7 +18,7 @@ const top = useTabletop(
   () => props.h
 )
 
-const fills = (id: string) => editor.layers.get(id)?.kind === 'backdrop'
+const fills = (id: string) => kindOf(editor.layers.get(id)?.kind)?.fills
 const places = computed(() =>
   editor.chosen
     .filter((l) => !fills(l) && !editor.layers.get(l)?.locked)

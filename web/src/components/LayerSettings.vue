@@ -1,23 +1,29 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, type Component } from 'vue'
 import { useChoices } from '../composables/useChoices'
 import { useEditor } from '../stores/editor'
 import type { Changed, Layer, Rest, Reveal } from '../types'
-import { blends, pins, shapeName, sides } from '../words'
-import BackdropSettings from './BackdropSettings.vue'
-import CardSettings from './CardSettings.vue'
+import { blends, kindOf, pins, shapeName, sides } from '../words'
 import ChoiceField from './ChoiceField.vue'
-import CutoutSettings from './CutoutSettings.vue'
 import IconButton from './IconButton.vue'
 import NumberField from './NumberField.vue'
 import TextField from './TextField.vue'
-import WordsSettings from './WordsSettings.vue'
 
 const editor = useEditor()
 const layer = computed(() => editor.layer)
 const own = computed(() => layer.value?.rests?.[editor.shape])
 const atHome = computed(() => editor.shape === editor.home)
 const rest = computed<Rest | undefined>(() => own.value ?? layer.value?.rest)
+
+// Each kind has a component of its own, named by the field that holds what it
+// shows.
+const components = import.meta.glob<{ default: Component }>('./kinds/*Settings.vue', { eager: true })
+const kind = computed(() => kindOf(layer.value?.kind))
+const settings = computed(() => {
+  const field = kind.value?.field ?? ''
+  return components[`./kinds/${field.charAt(0).toUpperCase()}${field.slice(1)}Settings.vue`]?.default
+})
+const content = computed(() => kind.value && layer.value?.[kind.value.field])
 
 const reveals = [
   { id: '', name: 'Below' },
@@ -35,8 +41,26 @@ function setRest(values: Partial<Rest>) {
   editor.run({ type: 'setRest', layer: editor.selected, shape: editor.shape, set: values })
 }
 
+// Where a layer lies: in a scene, in a group, or over or beneath all scenes.
+const over = '@over'
+const beneath = '@beneath'
 const choices = useChoices(() => editor.selected)
-const groups = computed(() => [{ id: '', name: 'None' }, ...choices.value.groups])
+const places = computed(() => [
+  ...choices.value.scenes,
+  ...choices.value.groups,
+  { id: over, name: 'Over all scenes' },
+  { id: beneath, name: 'Beneath all scenes' }
+])
+const lies = computed(() => {
+  if (layer.value?.group) return layer.value.group
+  const at = editor.clip?.layers.findIndex((l) => l.id === layer.value?.id) ?? 0
+  return (editor.clip?.layers.findIndex((l) => l.kind === 'scene') ?? 0) > at ? beneath : over
+})
+
+function lie(to: string) {
+  const group = to === over || to === beneath ? '' : to
+  editor.run({ type: 'intoGroup', layers: [editor.selected], group, beneath: to === beneath })
+}
 </script>
 
 <template>
@@ -61,11 +85,8 @@ const groups = computed(() => [{ id: '', name: 'None' }, ...choices.value.groups
         @click="(editor.run({ type: 'removeLayer', layer: layer.id }), editor.select(''))"
       />
     </div>
-    <WordsSettings v-if="layer.words" :words="layer.words" @set="set" />
-    <BackdropSettings v-if="layer.backdrop" :backdrop="layer.backdrop" @set="set" />
-    <CardSettings v-if="layer.card" :card="layer.card" @set="set" />
-    <CutoutSettings v-if="layer.cutout" :layer="layer" :cutout="layer.cutout" @set="set" />
-    <template v-if="rest && !layer.backdrop">
+    <component :is="settings" v-if="settings && content" :layer="layer" :content="content" @set="set" />
+    <template v-if="rest && !kind?.fills">
       <h2>
         Rest in {{ shapeName(editor.shape) }}
         <small v-if="!atHome && !own">as in {{ shapeName(editor.home) }}</small>
@@ -94,12 +115,7 @@ const groups = computed(() => [{ id: '', name: 'None' }, ...choices.value.groups
         </label>
       </div>
       <div class="three spaced">
-        <ChoiceField
-          label="In the group"
-          :value="layer.group ?? ''"
-          :options="groups"
-          @change="editor.run({ type: 'intoGroup', layers: [layer.id], group: $event })"
-        />
+        <ChoiceField label="Lies in" :value="lies" :options="places" @change="lie($event)" />
         <label class="note">
           Label
           <TextField :value="layer.label ?? ''" label="Label" maxlength="60" @change="set({ label: $event })" />

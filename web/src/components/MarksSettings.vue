@@ -1,30 +1,24 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useMarks } from '../composables/useMarks'
+import { useScenes } from '../composables/useScenes'
 import { useEditor } from '../stores/editor'
 import IconButton from './IconButton.vue'
 import TextField from './TextField.vue'
 
-// The loop, and the clip's scenes and markers with their names.
+// The loop, and the clip's markers with their names.
 const editor = useEditor()
 const marks = useMarks()
+const scenes = useScenes()
 
-const lists = computed(() => [
-  {
-    kind: 'scenes' as const,
-    title: 'Scene',
-    places: editor.view.scenes.map((s) => ({ name: s.name, frame: s.from, when: '' }))
-  },
-  { kind: 'markers' as const, title: 'Marker', places: editor.view.markers }
-])
+const markers = computed(() => editor.clip?.markers ?? [])
 
-function rename(kind: 'scenes' | 'markers', i: number, name: string) {
-  const list = editor.clip?.[kind] ?? []
-  editor.run({ type: 'setMarks', [kind]: list.map((m, k) => (k === i ? { ...m, name } : m)) })
+function rename(i: number, name: string) {
+  editor.run({ type: 'setMarks', markers: markers.value.map((m, k) => (k === i ? { ...m, name } : m)) })
 }
 
-function remove(kind: 'scenes' | 'markers', i: number) {
-  editor.run({ type: 'setMarks', [kind]: (editor.clip?.[kind] ?? []).filter((_, k) => k !== i) })
+function remove(i: number) {
+  editor.run({ type: 'setMarks', markers: markers.value.filter((_, k) => k !== i) })
 }
 </script>
 
@@ -38,25 +32,18 @@ function remove(kind: 'scenes' | 'markers', i: number) {
       <button class="plain" title="M" @click="marks.marker()">
         <i class="bi bi-flag" aria-hidden="true" /> Marker here
       </button>
-      <button class="plain" @click="marks.scene()">
-        <i class="bi bi-bookmark" aria-hidden="true" /> Scene from here
+      <button class="plain" :disabled="!scenes.canSplit(editor.sceneNow)" @click="scenes.split()">
+        <i class="bi bi-scissors" aria-hidden="true" /> Split the scene here
       </button>
       <button class="plain" title="I and O set its ends" :disabled="!editor.view.range" @click="marks.whole()">
         <i class="bi bi-arrows-expand-vertical" aria-hidden="true" /> Loop it all
       </button>
     </div>
-    <template v-for="l in lists" :key="l.kind">
-      <div v-for="(p, i) in l.places" :key="`${l.kind}${p.frame}`" class="named">
-        <TextField
-          needed
-          :value="p.name"
-          :label="`Name of ${l.title.toLowerCase()} ${i + 1}`"
-          @change="rename(l.kind, i, $event.trim())"
-        />
-        <IconButton icon="geo" :label="`Go to ${p.name}`" title="Go there" @click="editor.go(p.frame)" />
-        <IconButton icon="x-lg" :label="`Delete ${p.name}`" @click="remove(l.kind, i)" />
-      </div>
-    </template>
+    <div v-for="(m, i) in editor.view.markers" :key="m.frame" class="named">
+      <TextField needed :value="m.name" :label="`Name of marker ${i + 1}`" @change="rename(i, $event.trim())" />
+      <IconButton icon="geo" :label="`Go to ${m.name}`" title="Go there" @click="editor.go(m.frame)" />
+      <IconButton icon="x-lg" :label="`Delete ${m.name}`" @click="remove(i)" />
+    </div>
   </div>
 </template>
 

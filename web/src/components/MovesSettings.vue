@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { usePlayhead } from '../composables/usePlayhead'
 import { useEditor } from '../stores/editor'
-import type { Move } from '../types'
+import type { Moment, Move } from '../types'
 import { moveKinds, moveName, timecode } from '../words'
 import ChoiceField from './ChoiceField.vue'
 import IconButton from './IconButton.vue'
@@ -27,8 +27,8 @@ async function add(kind: Move['kind']) {
     openId.value = moves.value.find((m) => !had.has(m.id))?.id ?? ''
 }
 
-function set(m: Move, values: Partial<Move>) {
-  editor.run({ type: 'setMove', layer: editor.selected, move: { ...m, ...values } })
+function set(m: Move, values: Partial<Move>, at?: Moment) {
+  editor.run({ type: 'setMove', layer: editor.selected, move: { ...m, ...values }, at })
 }
 
 const spanOf = (m: Move) => row.value?.moves.find((s) => s.id === m.id)
@@ -127,7 +127,7 @@ const sidesOf = (m: Move): readonly { id: NonNullable<Move['side']>; name: strin
           <input type="checkbox" :checked="m.lands ?? false" @change="set(m, { lands: !m.lands })" /> lands at its
           moment
         </label>
-        <button class="plain" @click="set(m, { at: here() })">
+        <button class="plain" @click="set(m, {}, here())">
           <i class="bi bi-geo" aria-hidden="true" />
           {{ beatHere ? `To bar ${beatHere.bar}, beat ${beatHere.in}` : 'To the playhead' }}
         </button>

@@ -13,7 +13,7 @@ const shelf = ref<Prop[]>([])
 
 const pictures = computed(() => shelf.value.filter((p) => p.kind === 'cutout'))
 const tunes = computed(() => shelf.value.filter((p) => p.kind === 'tune'))
-const tuneHash = computed(() => editor.clip?.props.find((p) => p.id === editor.clip?.tune?.prop)?.hash)
+const tuneHash = computed(() => editor.clip?.props.find((p) => p.id === editor.tune?.prop)?.hash)
 
 async function load() {
   try {

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { useStill } from '../composables/useStill'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
-import { listed, propertyName, shapeName } from '../words'
+import { kindOf, listed, propertyName, shapeName } from '../words'
 import Ghosts from './Ghosts.vue'
 import Handles from './Handles.vue'
 import IconButton from './IconButton.vue'
@@ -51,7 +51,7 @@ const keyed = computed(() =>
 // What a drag would change is said.
 const target = computed(() => {
   const l = editor.layer
-  if (!l || l.kind === 'backdrop') return ''
+  if (!l || kindOf(l.kind)?.fills) return ''
   if (l.locked) return `${l.name} is locked`
   const where = editor.shape === editor.home ? '' : ` in ${shapeName(editor.shape)} alone`
   if (!keyed.value.length) return `Dragging moves where it rests${where}`

@@ -12,6 +12,10 @@ const editor = useEditor()
 const choices = useChoices(() => props.layer.id)
 const keyed = computed(() => (props.layer.tracks.time?.length ?? 0) > 0)
 
+// A frozen frame counts from the beginning of the scene, as the clip's does.
+const start = computed(() => editor.view.rows.find((r) => r.layer === props.layer.id)?.start ?? 0)
+const frozen = computed(() => props.inside.freeze ?? null)
+
 const set = (values: Partial<Inside>) =>
   editor.run({ type: 'setLayer', layer: props.layer.id, set: { inside: values } })
 </script>
@@ -56,10 +60,10 @@ const set = (values: Partial<Inside>) =>
         <input
           type="checkbox"
           :disabled="keyed"
-          :checked="inside.freeze !== undefined && inside.freeze !== null"
-          @change="set({ freeze: inside.freeze === undefined || inside.freeze === null ? editor.frame : null })"
+          :checked="frozen !== null"
+          @change="set({ freeze: frozen === null ? editor.frame - start : null })"
         />
-        Freeze {{ inside.freeze ?? 'this frame' }}
+        Freeze {{ frozen === null ? 'this frame' : frozen + start }}
       </label>
     </div>
     <ChoiceField

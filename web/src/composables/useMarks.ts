@@ -2,7 +2,7 @@ import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import { usePlayhead } from './usePlayhead'
 
-// useMarks sets scenes, markers, the looped range, and closes the loop.
+// useMarks sets markers and the looped range, and closes the loop.
 export function useMarks() {
   const editor = useEditor()
   const notices = useNotices()
@@ -13,15 +13,8 @@ export function useMarks() {
     return editor.run({ type: 'setMarks', markers: [...markers, { name: `Marker ${markers.length + 1}`, at: here() }] })
   }
 
-  // The first scene begins with the clip, so that there are two at once.
-  function scene() {
-    const scenes = editor.clip?.scenes ?? []
-    const first = scenes.length || editor.frame === 0 ? scenes : [{ name: 'Scene 1', at: 0 }]
-    return editor.run({ type: 'setMarks', scenes: [...first, { name: `Scene ${first.length + 1}`, at: here() }] })
-  }
-
   function range(end: 'in' | 'out') {
-    const length = editor.clip?.length ?? 1
+    const length = editor.view.length
     const [from, to] = editor.view.range ?? [0, length]
     const at = end === 'in' ? editor.frame : editor.frame + 1
     const next = end === 'in' ? { in: at, out: to > at ? to : length } : { in: from < at ? from : 0, out: at }
@@ -43,5 +36,5 @@ export function useMarks() {
     else notices.say(`The largest difference left is ${gap.pixels.toFixed(1)} pixels, in “${name}”`, 'problem')
   }
 
-  return { marker, scene, range, whole, closeLoop }
+  return { marker, range, whole, closeLoop }
 }

@@ -25,7 +25,7 @@ export function usePlayer(canvas: () => HTMLCanvasElement | null, size: () => { 
 
   const rate = () => editor.clip?.rate ?? 30
   // What is looped: the range, or the whole clip.
-  const span = (): [number, number] => editor.view.range ?? [0, editor.clip?.length ?? 1]
+  const span = (): [number, number] => editor.view.range ?? [0, editor.view.length]
   const looped = (n: number) => {
     const [from, to] = span()
     return from + ((((n - from) % (to - from)) + to - from) % (to - from))
@@ -34,7 +34,7 @@ export function usePlayer(canvas: () => HTMLCanvasElement | null, size: () => { 
 
   async function play() {
     if (playing.value) return
-    playing.value = true
+    playing.value = editor.playing = true
     const mine = ++round
     const [from, to] = span()
     if (editor.frame < from || editor.frame >= to) editor.frame = from
@@ -54,7 +54,7 @@ export function usePlayer(canvas: () => HTMLCanvasElement | null, size: () => { 
 
   function stop() {
     if (!playing.value) return
-    playing.value = false
+    playing.value = editor.playing = false
     sound.stop()
     editor.go(editor.frame)
   }
@@ -116,9 +116,11 @@ export function usePlayer(canvas: () => HTMLCanvasElement | null, size: () => { 
         const wish = n
         asked.add(wish)
         const frame = looped(wish)
+        const version = editor.version
         pool
           .draw(i, editor.shape, Math.max(2, Math.round(w * k)), Math.max(2, Math.round(h * k)), frame)
-          .then((d) => mine === round && ready.set(wish, d))
+          // What was asked for before a change shows the clip as it was.
+          .then((d) => mine === round && version === editor.version && ready.set(wish, d))
           .catch(() => asked.delete(wish))
       }
     })
@@ -137,7 +139,7 @@ export function usePlayer(canvas: () => HTMLCanvasElement | null, size: () => { 
   const heard = () => {
     const c = editor.clip
     return playing.value && c
-      ? JSON.stringify([c.tune, c.length, c.rate, editor.view.range, desk.clicks && c.tempo])
+      ? JSON.stringify([c.sounds, editor.view.length, c.rate, editor.view.range, desk.clicks && c.tempo])
       : ''
   }
   watch(heard, (now, before) => {

@@ -36,7 +36,7 @@ export function usePropIntake() {
       return
     }
     const rate = editor.clip?.rate ?? 30
-    const tune = { prop: id, start: 0, gain: 0, fadeIn: 0, fadeOut: Math.min(rate, editor.clip?.length ?? rate) }
+    const tune = { prop: id, start: 0, gain: 0, fadeIn: 0, fadeOut: Math.min(rate, editor.view.length) }
     const done = await editor.run({ type: 'batch', commands: [...first, { type: 'setTune', tune }] })
     if (!done) return
     if (prop.sound?.steady)

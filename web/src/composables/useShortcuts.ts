@@ -2,6 +2,7 @@ import { useEventListener } from '@vueuse/core'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
 import type { Command, Place } from '../types'
+import { kindOf } from '../words'
 import { useKeys } from './useKeys'
 import { useMarks } from './useMarks'
 import type { usePlayer } from './usePlayer'
@@ -62,7 +63,7 @@ export function useShortcuts(player: ReturnType<typeof usePlayer>) {
 
   function nudge(dx: number, dy: number) {
     const places = editor.chosen
-      .filter((l) => editor.layers.get(l)?.kind !== 'backdrop')
+      .filter((l) => !kindOf(editor.layers.get(l)?.kind)?.fills)
       .map((l) => editor.placeOf(l))
       .filter((p): p is Place => !!p)
     editor.runAll(
@@ -130,7 +131,7 @@ export function useShortcuts(player: ReturnType<typeof usePlayer>) {
     b: () => beat(-1),
     n: () => beat(1),
     Home: () => editor.go(0),
-    End: () => editor.go((editor.clip?.length ?? 1) - 1),
+    End: () => editor.go(editor.view.length - 1),
     i: () => marks.range('in'),
     o: () => marks.range('out'),
     'Shift+I': () => marks.whole(),
@@ -152,7 +153,11 @@ export function useShortcuts(player: ReturnType<typeof usePlayer>) {
     PageUp: () => neighbour(-1),
     PageDown: () => neighbour(1),
     'Ctrl+A': () =>
-      editor.selectAll(editor.clip?.layers.filter((l) => l.kind !== 'backdrop' && !l.group).map((l) => l.id) ?? []),
+      editor.selectAll(
+        editor.clip?.layers
+          .filter((l) => !kindOf(l.kind)?.fills && (!l.group || l.group === editor.scene))
+          .map((l) => l.id) ?? []
+      ),
     'Ctrl+G': () => group(),
     'Ctrl+Shift+G': () => editor.layer?.kind === 'group' && editor.run({ type: 'ungroup', layer: editor.selected }),
     l: () => lock(),

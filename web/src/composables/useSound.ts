@@ -5,7 +5,7 @@ import { useEditor } from '../stores/editor'
 
 const sampleRate = 48000
 
-// useSound plays the clip's tune, and clicks on its beats for whoever wants to
+// useSound plays the clip's sounds, and clicks on its beats for whoever wants to
 // hear them, in a loop from the playhead. Its clock is that of what is heard.
 export function useSound(span: () => [number, number]) {
   const editor = useEditor()
@@ -21,15 +21,16 @@ export function useSound(span: () => [number, number]) {
   const clock = () =>
     audio && sources.length ? audio.currentTime - (audio.outputLatency || 0) : performance.now() / 1000
 
-  // tune is the tune as it is mixed into the clip.
-  async function tune(context: AudioContext): Promise<AudioBuffer | null> {
+  // mix is all that sounds, as it is mixed into the clip.
+  async function mix(context: AudioContext): Promise<AudioBuffer | null> {
     const clip = editor.clip
-    const prop = clip?.props.find((p) => p.id === clip.tune?.prop)
-    if (!clip?.tune || !prop) return null
-    const key = JSON.stringify([prop.hash, clip.tune, clip.length, clip.rate])
+    if (!clip?.sounds?.length) return null
+    const used = new Set(clip.sounds.map((s) => s.prop))
+    const props = clip.props.filter((p) => used.has(p.id))
+    const key = JSON.stringify([props.map((p) => p.hash), clip.sounds, clip.tempo, editor.view.length, clip.rate])
     if (mixed?.key === key) return mixed.buffer
-    const pcm = await api.bytes(`/api/files/${prop.hash}/sound`)
-    const bytes = await editor.ask('mix', null, pcm)
+    for (const p of props) await editor.ask('sound', p.id, await api.bytes(`/api/files/${p.hash}/sound`))
+    const bytes = await editor.ask('mix', null)
     const all = new Float32Array(bytes.buffer as ArrayBuffer, bytes.byteOffset, bytes.byteLength / 4)
     const half = all.length / 2
     const buffer = context.createBuffer(2, half, sampleRate)
@@ -41,7 +42,7 @@ export function useSound(span: () => [number, number]) {
 
   // clicks is a short tone on every beat, a higher one where a bar begins.
   function clicks(context: AudioContext) {
-    const length = editor.clip?.length ?? 1
+    const length = editor.view.length
     const buffer = context.createBuffer(1, Math.ceil((length / rate()) * sampleRate), sampleRate)
     const out = buffer.getChannelData(0)
     for (const b of editor.view.beats) {
@@ -61,7 +62,7 @@ export function useSound(span: () => [number, number]) {
       loudness.connect(context.destination)
     }
     await context.resume()
-    const heard = await tune(context)
+    const heard = await mix(context)
     return () => {
       if (heard) loop(context, heard)
       if (desk.clicks) loop(context, clicks(context))

@@ -1,6 +1,6 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
-import type { Clip, Ease, Key, Layer, Light, Lineup, Mark, Moment, Move, Product, Prop, Range, Rest, Shape, Tune } from './document'
+import type { Clip, Ease, Key, Layer, Light, Lineup, Mark, Moment, Move, Product, Prop, Range, Rest, Scene, Shape } from './document'
 
 export interface Advanced {
   same: boolean
@@ -60,6 +60,7 @@ export interface Choice {
 
 export interface Choices {
   groups: Choice[]
+  scenes: Choice[]
   leaders: Choice[]
   cuts: Choice[]
 }
@@ -81,6 +82,7 @@ export interface Draft {
   prop?: string
   name?: string
   product?: string
+  frame: number
 }
 
 export interface DraftMove {
@@ -236,19 +238,17 @@ export interface Room {
 
 export interface Row {
   layer: string
+  scene: string
   depth: number
   from: number
   to: number
+  start: number
+  first: number
+  shows: string
   tracks: Track[]
   differ: string[]
   lacks: string
   moves: Span[]
-}
-
-export interface Scene {
-  name: string
-  from: number
-  to: number
 }
 
 export interface Sent {
@@ -275,6 +275,14 @@ export interface Track {
   creeps: Creep[]
 }
 
+export interface Tune {
+  prop: string
+  start: number
+  gain: number
+  fadeIn: number
+  fadeOut: number
+}
+
 export interface Undone {
   undo: Change[]
   stays?: string
@@ -286,7 +294,7 @@ export interface View {
   beats: Beat[]
   hits: ViewHit[]
   wave: Level[]
-  scenes: Scene[]
+  scenes: ViewScene[]
   markers: ViewMark[]
   range: [number, number] | null
   rows: Row[]
@@ -302,6 +310,17 @@ export interface ViewMark {
   name: string
   frame: number
   when: string
+}
+
+export interface ViewScene {
+  id: string
+  name: string
+  from: number
+  to: number
+  unit: string
+  amount: number
+  text: string
+  hidden: boolean
 }
 
 export interface When {
@@ -333,6 +352,7 @@ export type Changed<T> = T extends unknown[] ? T : T extends object ? { [K in ke
 export type Command =
   | { type: 'addLayer'; layer: Layer; at?: number | null }
   | { type: 'addProp'; prop: Prop }
+  | { type: 'addScene'; id: string; name?: string; after?: string; scene: Scene }
   | { type: 'batch'; commands: Command[] }
   | { type: 'bendPath'; key: KeyRef; out?: number[]; in?: number[] }
   | { type: 'bindKey'; key: KeyRef; to: Moment }
@@ -343,23 +363,24 @@ export type Command =
   | { type: 'handle'; layer: string; shape: string; frame: number; target?: string; dx?: number; dy?: number; factor?: number; wider?: number; taller?: number; turn?: number; base?: [number, number] | null }
   | { type: 'holdCreep'; key: KeyRef }
   | { type: 'holdUntil'; layer: string; frame: number; properties?: string[] }
-  | { type: 'intoGroup'; layers: string[]; group: string }
+  | { type: 'intoGroup'; layers: string[]; group: string; beneath?: boolean }
   | { type: 'makeLineup'; layers: string[]; id: string; window?: boolean }
   | { type: 'moveKeys'; keys: KeyRef[]; by: number; add?: number[] }
   | { type: 'movePivot'; layer: string; shape: string; to: [number, number]; move: [number, number] }
+  | { type: 'moveScene'; scene: string; to: number }
   | { type: 'pasteKeys'; layer: string; at: number; keys: CopiedKey[] }
   | { type: 'removeKeys'; keys: KeyRef[] }
   | { type: 'removeLayer'; layer: string }
   | { type: 'removeMove'; layer: string; id: string }
   | { type: 'reverseKeys'; keys: KeyRef[] }
-  | { type: 'setClip'; name?: string | null; shapes?: Shape[]; rate?: number | null; length?: number | null; poster?: Moment | null }
+  | { type: 'setClip'; name?: string | null; shapes?: Shape[]; rate?: number | null; length?: number | null; poster?: Moment | null; shown?: string | null }
   | { type: 'setEase'; keys: KeyRef[]; ease: Ease }
   | { type: 'setKey'; layer: string; property: string; key: Key }
   | { type: 'setLayer'; layer: string; set: Changed<Layer> }
   | { type: 'setLight'; set: Changed<Light> }
   | { type: 'setLineup'; layer: string; lineup: Lineup | null }
-  | { type: 'setMarks'; scenes?: Mark[]; markers?: Mark[]; range?: Range | null; whole?: boolean }
-  | { type: 'setMove'; layer: string; move: Move }
+  | { type: 'setMarks'; markers?: Mark[]; range?: Range | null; whole?: boolean }
+  | { type: 'setMove'; layer: string; move: Move; at?: Moment | null }
   | { type: 'setProduct'; product: Product }
   | { type: 'setRest'; layer: string; shape: string; set: Changed<Rest> }
   | { type: 'setTempo'; bpm?: number | null; times?: number; perBar?: number; barAt?: number | null }
@@ -367,10 +388,12 @@ export type Command =
   | { type: 'setValue'; layer: string; property: string; frame: number; value: number[] }
   | { type: 'shiftLayer'; layer: string; by: number; part: string }
   | { type: 'snapKeys'; keys: KeyRef[]; to: string }
+  | { type: 'splitScene'; at: Moment; id: string; name?: string }
   | { type: 'stackLayer'; layer: string; to?: number; above?: string }
   | { type: 'stagger'; layers: string[]; by?: number; beats?: number; order?: string; ease: Ease }
   | { type: 'stretchKeys'; keys: KeyRef[]; anchor: number; factor: number }
   | { type: 'swapPicture'; layer: string; prop: string }
+  | { type: 'trimScene'; scene: string; to?: Moment | null; from?: Moment | null; length?: Scene | null }
   | { type: 'undo'; changes: Change[]; kind?: string }
   | { type: 'ungroup'; layer: string }
 
@@ -398,6 +421,7 @@ export interface Methods {
   room: { in: Dragged; out: Room }
   snap: { in: Drag; out: Caught }
   solo: { in: string[]; out: boolean }
+  sound: { in: string; out: boolean }
   stays: { in: Command; out: string }
   time: { in: string; out: number }
   view: { in: Looking; out: View }

@@ -1,21 +1,21 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
 export const properties = [
-  {"name":"position","title":"Position","unit":"","parts":["right","down"],"dims":2,"neutral":0,"min":-20000,"max":20000,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group"]},
-  {"name":"scale","title":"Scale","unit":"%","parts":["width","height"],"dims":2,"neutral":100,"min":0,"max":2000,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group"]},
-  {"name":"rotation","title":"Rotation","unit":"°","parts":[""],"dims":1,"neutral":0,"min":-36000,"max":36000,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group"]},
-  {"name":"opacity","title":"Opacity","unit":"%","parts":[""],"dims":1,"neutral":100,"min":0,"max":100,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group"]},
-  {"name":"lift","title":"Lift","unit":"","parts":[""],"dims":1,"neutral":0,"min":-500,"max":500,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group"]},
-  {"name":"skew","title":"Skew","unit":"°","parts":[""],"dims":1,"neutral":0,"min":-80,"max":80,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group"]},
-  {"name":"pivot","title":"Pivot","unit":"%","parts":["right","down"],"dims":2,"neutral":0,"min":-500,"max":500,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group"]},
-  {"name":"depth","title":"Depth","unit":"","parts":[""],"dims":1,"neutral":0,"min":-900,"max":9000,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group"]},
-  {"name":"crop","title":"Crop","unit":"%","parts":["left","above","right","below"],"dims":4,"neutral":0,"min":0,"max":100,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group"]},
-  {"name":"corner","title":"Corners","unit":"","parts":[""],"dims":1,"neutral":0,"min":0,"max":1000,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group"]},
+  {"name":"position","title":"Position","unit":"","parts":["right","down"],"dims":2,"neutral":0,"min":-20000,"max":20000,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group","scene"]},
+  {"name":"scale","title":"Scale","unit":"%","parts":["width","height"],"dims":2,"neutral":100,"min":0,"max":2000,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group","scene"]},
+  {"name":"rotation","title":"Rotation","unit":"°","parts":[""],"dims":1,"neutral":0,"min":-36000,"max":36000,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group","scene"]},
+  {"name":"opacity","title":"Opacity","unit":"%","parts":[""],"dims":1,"neutral":100,"min":0,"max":100,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group","scene"]},
+  {"name":"lift","title":"Lift","unit":"","parts":[""],"dims":1,"neutral":0,"min":-500,"max":500,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group","scene"]},
+  {"name":"skew","title":"Skew","unit":"°","parts":[""],"dims":1,"neutral":0,"min":-80,"max":80,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group","scene"]},
+  {"name":"pivot","title":"Pivot","unit":"%","parts":["right","down"],"dims":2,"neutral":0,"min":-500,"max":500,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group","scene"]},
+  {"name":"depth","title":"Depth","unit":"","parts":[""],"dims":1,"neutral":0,"min":-900,"max":9000,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group","scene"]},
+  {"name":"crop","title":"Crop","unit":"%","parts":["left","above","right","below"],"dims":4,"neutral":0,"min":0,"max":100,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group","scene"]},
+  {"name":"corner","title":"Corners","unit":"","parts":[""],"dims":1,"neutral":0,"min":0,"max":1000,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group","scene"]},
   {"name":"outline","title":"Outline","unit":"","parts":[""],"dims":1,"neutral":0,"min":0,"max":200,"colour":false,"kinds":["cutout","words","badge","card"]},
   {"name":"drawStart","title":"Drawn from","unit":"%","parts":[""],"dims":1,"neutral":0,"min":0,"max":100,"colour":false,"kinds":["words","badge","card"]},
   {"name":"drawEnd","title":"Drawn to","unit":"%","parts":[""],"dims":1,"neutral":100,"min":0,"max":100,"colour":false,"kinds":["words","badge","card"]},
   {"name":"letterSpacing","title":"Spacing","unit":"%","parts":[""],"dims":1,"neutral":0,"min":-50,"max":400,"colour":false,"kinds":["words","badge"]},
-  {"name":"reveal","title":"Reveal","unit":"%","parts":[""],"dims":1,"neutral":100,"min":0,"max":100,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group"]},
+  {"name":"reveal","title":"Reveal","unit":"%","parts":[""],"dims":1,"neutral":100,"min":0,"max":100,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group","scene"]},
   {"name":"fillColour","title":"Fill","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["words","badge","card"]},
   {"name":"emphasisColour","title":"Emphasis","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["words","badge"]},
   {"name":"plateColour","title":"Plate","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["words","badge"]},
@@ -25,8 +25,8 @@ export const properties = [
   {"name":"colour3","title":"Colour 3","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["backdrop"]},
   {"name":"colour4","title":"Colour 4","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["backdrop"]},
   {"name":"time","title":"Time inside","unit":"","parts":[""],"dims":1,"neutral":0,"min":-20000,"max":36000,"colour":false,"kinds":["group"]},
-  {"name":"saturation","title":"Saturation","unit":"%","parts":[""],"dims":1,"neutral":100,"min":0,"max":300,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group"]},
-  {"name":"blur","title":"Blur","unit":"","parts":[""],"dims":1,"neutral":0,"min":0,"max":200,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group"]},
+  {"name":"saturation","title":"Saturation","unit":"%","parts":[""],"dims":1,"neutral":100,"min":0,"max":300,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group","scene"]},
+  {"name":"blur","title":"Blur","unit":"","parts":[""],"dims":1,"neutral":0,"min":0,"max":200,"colour":false,"kinds":["cutout","words","badge","card","backdrop","group","scene"]},
 ] as const
 
 export const lightProperties = [
@@ -119,10 +119,13 @@ export const shapes = [
 ] as const
 
 export const layerKinds = [
-  "cutout",
-  "words",
-  "badge",
-  "card",
-  "backdrop",
-  "group",
+  {"id":"cutout","name":"Cut-out","says":"A product without its background","field":"cutout","holds":false,"fills":false,"plays":false},
+  {"id":"words","name":"Headline","says":"Words of any size","field":"words","holds":false,"fills":false,"plays":false},
+  {"id":"badge","name":"Badge","says":"A price or a call on a plate","field":"words","holds":false,"fills":false,"plays":false},
+  {"id":"card","name":"Card","says":"A plain figure, with or without a window","field":"card","holds":false,"fills":false,"plays":false},
+  {"id":"backdrop","name":"Backdrop","says":"Fills the frame behind all","field":"backdrop","holds":false,"fills":true,"plays":false},
+  {"id":"group","name":"Group","says":"Layers that go together","field":"inside","holds":true,"fills":false,"plays":false},
+  {"id":"scene","name":"Scene","says":"A part of the clip with a time of its own","field":"scene","holds":true,"fills":true,"plays":true},
 ] as const
+
+export const productSlot = "@product"

@@ -19,21 +19,21 @@ export interface Clip {
   name: string
   shapes: Shape[]
   rate: number
-  length: number
   tempo: Tempo
   light: Light
-  tune?: Tune | null
+  sounds?: SoundTrack[]
   props: Prop[]
   products: Product[]
+  shown?: string
   layers: Layer[]
   poster: Moment
-  scenes?: Mark[]
   markers?: Mark[]
   range?: Range | null
 }
 
 export interface Cutout {
   prop: string
+  fitted?: Fitted | null
   outline?: string
 }
 
@@ -47,6 +47,11 @@ export interface Ease {
   settle?: number
   count?: number
   decay?: number
+}
+
+export interface Fitted {
+  aspect: number
+  cover: number
 }
 
 export interface Follow {
@@ -98,7 +103,7 @@ export interface Key {
 export interface Layer {
   id: string
   name: string
-  kind: 'cutout' | 'words' | 'badge' | 'card' | 'backdrop' | 'group'
+  kind: 'cutout' | 'words' | 'badge' | 'card' | 'backdrop' | 'group' | 'scene'
   group?: string
   from: Moment
   to: Moment | null
@@ -123,6 +128,7 @@ export interface Layer {
   backdrop?: Backdrop | null
   card?: Card | null
   inside?: Inside | null
+  scene?: Scene | null
   lineup?: Lineup | null
 }
 
@@ -186,6 +192,7 @@ export interface Product {
   oldPrice: string
   currency: string
   prop?: string
+  fields?: Record<string, string>
 }
 
 export interface Prop {
@@ -216,6 +223,13 @@ export interface Rest {
 export interface Reveal {
   side: 'left' | 'right' | 'above' | 'below'
   slide?: boolean
+}
+
+export interface Scene {
+  frames?: number
+  beats?: number
+  bars?: number
+  product?: string
 }
 
 export interface Shadow {
@@ -249,11 +263,24 @@ export interface Sound {
   steady: boolean
 }
 
+export interface SoundTrack {
+  id: string
+  prop: string
+  at: Moment
+  trim: number
+  length?: number
+  gain: number
+  keys?: Key[]
+  fadeIn: number
+  fadeOut: number
+}
+
 export interface Stepping {
   rate: number
   turn?: number
   shift?: number
   seed?: number
+  phase?: number
 }
 
 export interface Stop {
@@ -267,14 +294,6 @@ export interface Tempo {
   perBar: number
   beats?: number[]
   zero?: number
-}
-
-export interface Tune {
-  prop: string
-  start: number
-  gain: number
-  fadeIn: number
-  fadeOut: number
 }
 
 export interface Wander {

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { api } from '../api'
 import { Engine } from '../engine/engine'
 import { Painters } from '../engine/painters'
@@ -12,6 +12,7 @@ import {
   type Layer,
   type Methods,
   type Places,
+  type Tune,
   type View
 } from '../types'
 import { listed } from '../words'
@@ -87,9 +88,24 @@ export const useEditor = defineStore('editor', () => {
 
   const layers = computed(() => new Map((clip.value?.layers ?? []).map((l) => [l.id, l])))
   const layer = computed(() => layers.value.get(selected.value))
+  // The tune, the first of the clip's sounds, as it lies under the clip.
+  const tune = computed((): Tune | undefined => {
+    const t = clip.value?.sounds?.find((s) => s.id === 'tune')
+    return t && { prop: t.prop, start: t.trim, gain: t.gain, fadeIn: t.fadeIn, fadeOut: t.fadeOut }
+  })
   const home = computed(() => clip.value?.shapes[0].id ?? '')
   const shapeNow = computed(() => clip.value?.shapes.find((s) => s.id === shape.value) ?? clip.value?.shapes[0])
   const open_ = computed(() => [...new Set([selected.value, ...opened.value])].filter(Boolean))
+  // The scene that is open: its rows are on the Beatline. It follows the playhead,
+  // but not while the clip plays.
+  const playing = ref(false)
+  const scene = ref('')
+  watch([frame, view, playing], () => {
+    const scenes = view.value.scenes
+    const here = scenes.filter((s) => s.from <= frame.value).at(-1) ?? scenes[0]
+    if (here && (!playing.value || !scenes.some((s) => s.id === scene.value))) scene.value = here.id
+  })
+  const sceneNow = computed(() => view.value.scenes.find((s) => s.id === scene.value))
   const placeOf = (layerId: string) => places.value.places.find((p) => p.layer === layerId)
 
   function redraw(proofs = true) {
@@ -176,7 +192,7 @@ export const useEditor = defineStore('editor', () => {
     view.value = state.view
     places.value = at
     if (!state.clip.shapes.some((s) => s.id === shape.value)) shape.value = state.clip.shapes[0].id
-    if (frame.value >= state.clip.length) frame.value = state.clip.length - 1
+    if (frame.value >= state.view.length) frame.value = state.view.length - 1
     const left = chosen.value.filter((l) => layers.value.has(l))
     if (left.length < chosen.value.length) chosen.value = left
     if (selected.value && !layers.value.has(selected.value)) selected.value = chosen.value[0] ?? ''
@@ -315,7 +331,7 @@ export const useEditor = defineStore('editor', () => {
   const restore = (revision: number) => delivery.restore(revision, newId()).catch(notices.fail)
 
   async function go(to: number) {
-    frame.value = Math.max(0, Math.min((clip.value?.length ?? 1) - 1, Math.round(to)))
+    frame.value = Math.max(0, Math.min(view.value.length - 1, Math.round(to)))
     await look().catch(() => undefined)
   }
 
@@ -329,8 +345,10 @@ export const useEditor = defineStore('editor', () => {
   }
 
   async function addLayer(kind: Layer['kind'], extra: Partial<Draft> = {}, first: Command[] = []) {
-    const draft = await ask('draft', { kind, ...extra })
-    const at = kind === 'backdrop' ? 1 : undefined
+    const draft = await ask('draft', { kind, frame: frame.value, ...extra })
+    // A backdrop goes behind the others in its scene.
+    const scene = clip.value?.layers.findIndex((l) => l.id === draft.group) ?? -1
+    const at = kind === 'backdrop' && scene >= 0 ? scene + 1 : undefined
     const add: Command = { type: 'addLayer', layer: draft, at }
     const done = await run(first.length ? { type: 'batch', commands: [...first, add] } : add)
     if (done) select(draft.id)
@@ -396,10 +414,14 @@ export const useEditor = defineStore('editor', () => {
     keys,
     version,
     proofed,
+    playing,
+    scene,
+    sceneNow,
     past,
     future,
     outbox,
     layer,
+    tune,
     home,
     shapeNow,
     layers,

@@ -1,24 +1,24 @@
 <script setup lang="ts">
-import type { Changed, Layer } from '../types'
-import ColourField from './ColourField.vue'
-import IconButton from './IconButton.vue'
-import NumberField from './NumberField.vue'
+import type { Changed, Layer } from '../../types'
+import ColourField from '../ColourField.vue'
+import IconButton from '../IconButton.vue'
+import NumberField from '../NumberField.vue'
 
 type Backdrop = NonNullable<Layer['backdrop']>
-const props = defineProps<{ backdrop: Backdrop }>()
+const props = defineProps<{ layer: Layer; content: Backdrop }>()
 const emit = defineEmits<{ set: [values: Changed<Layer>] }>()
 
 function set(values: Partial<Backdrop>) {
-  emit('set', { backdrop: { ...props.backdrop, ...values } })
+  emit('set', { backdrop: { ...props.content, ...values } })
 }
 
 function setStop(i: number, values: Partial<Backdrop['stops'][number]>) {
-  set({ stops: props.backdrop.stops.map((s, k) => (k === i ? { ...s, ...values } : s)) })
+  set({ stops: props.content.stops.map((s, k) => (k === i ? { ...s, ...values } : s)) })
 }
 
 function add() {
-  const last = props.backdrop.stops.at(-1) ?? { at: 0, colour: '#ffffff' }
-  const spread = [...props.backdrop.stops, { at: 100, colour: last.colour }]
+  const last = props.content.stops.at(-1) ?? { at: 0, colour: '#ffffff' }
+  const spread = [...props.content.stops, { at: 100, colour: last.colour }]
   set({ stops: spread.map((s, i) => ({ ...s, at: (100 * i) / (spread.length - 1) })) })
 }
 </script>
@@ -26,14 +26,14 @@ function add() {
 <template>
   <div>
     <h2>Backdrop</h2>
-    <div v-for="(s, i) in backdrop.stops" :key="i" class="stop">
+    <div v-for="(s, i) in content.stops" :key="i" class="stop">
       <ColourField
-        :label="backdrop.stops.length > 1 ? `Colour ${i + 1}` : 'Colour'"
+        :label="content.stops.length > 1 ? `Colour ${i + 1}` : 'Colour'"
         :value="s.colour"
         @change="setStop(i, { colour: $event })"
       />
       <NumberField
-        v-if="backdrop.stops.length > 1"
+        v-if="content.stops.length > 1"
         label="At"
         unit="%"
         :value="s.at"
@@ -41,20 +41,20 @@ function add() {
       />
       <IconButton
         icon="x-lg"
-        v-if="backdrop.stops.length > 1"
+        v-if="content.stops.length > 1"
         :label="`Delete colour ${i + 1}`"
-        @click="set({ stops: backdrop.stops.filter((_, k) => k !== i) })"
+        @click="set({ stops: content.stops.filter((_, k) => k !== i) })"
       />
     </div>
     <div class="pair last">
       <NumberField
-        v-if="backdrop.stops.length > 1"
+        v-if="content.stops.length > 1"
         label="Runs towards"
         unit="°"
-        :value="backdrop.angle"
+        :value="content.angle"
         @change="set({ angle: $event })"
       />
-      <button v-if="backdrop.stops.length < 4" class="plain add" @click="add">
+      <button v-if="content.stops.length < 4" class="plain add" @click="add">
         <i class="bi bi-plus-lg" /> Another colour
       </button>
     </div>

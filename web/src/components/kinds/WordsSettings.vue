@@ -1,50 +1,74 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useEditor } from '../stores/editor'
-import type { Changed, Layer, Product, Words } from '../types'
-import { fonts } from '../words'
-import ChoiceField from './ChoiceField.vue'
-import ColourField from './ColourField.vue'
-import NumberField from './NumberField.vue'
-import TextField from './TextField.vue'
+import { useEditor } from '../../stores/editor'
+import type { Changed, Layer, Product, Words } from '../../types'
+import { fonts, productSlot } from '../../words'
+import ChoiceField from '../ChoiceField.vue'
+import ColourField from '../ColourField.vue'
+import NumberField from '../NumberField.vue'
+import TextField from '../TextField.vue'
 
-const props = defineProps<{ words: Words }>()
+const props = defineProps<{ layer: Layer; content: Words }>()
 const emit = defineEmits<{ set: [values: Changed<Layer>] }>()
 const editor = useEditor()
 const lacks = computed(() => editor.view.rows.find((r) => r.layer === editor.selected)?.lacks)
-const product = computed(() => editor.clip?.products.find((p) => p.id === props.words.product))
+const shows = computed(() => editor.view.rows.find((r) => r.layer === props.layer.id)?.shows)
+const product = computed(() => editor.clip?.products.find((p) => p.id === shows.value))
+const fields = computed(() => Object.entries(product.value?.fields ?? {}))
+const choices = computed(() => [
+  { id: '', name: 'None' },
+  { id: productSlot, name: 'The one of its scene' },
+  ...(editor.clip?.products ?? [])
+])
 
 const set = (values: Changed<Words>) => emit('set', { words: values })
 
 function setProduct(values: Partial<Product>) {
   if (product.value) editor.run({ type: 'setProduct', product: { ...product.value, ...values } })
 }
+
+// A field of the product's own; without words it is taken away.
+function setField(name: string, says: string) {
+  const rest = fields.value.filter(([n]) => n !== name)
+  setProduct({ fields: Object.fromEntries(says ? [...rest, [name, says]] : rest) })
+}
+
+function addField(name: string) {
+  const plain = name
+    .trim()
+    .toLowerCase()
+    .replace(/[^a-z0-9_-]+/g, '-')
+  if (plain && !fields.value.some(([n]) => n === plain)) setField(plain, '…')
+}
 </script>
 
 <template>
   <div>
-    <TextField :rows="2" :value="words.text" label="Words" @change="set({ text: $event })" />
-    <p class="hint">*emphasis* ~struck out~ {name} {price} {old} {percent}</p>
+    <TextField :rows="2" :value="content.text" label="Words" @change="set({ text: $event })" />
+    <p class="hint">
+      *emphasis* ~struck out~ {name} {price} {old} {percent}
+      <template v-for="[name] in fields" :key="name"> {{ `{${name}\}` }}</template>
+    </p>
     <p v-if="lacks" class="wrong" role="alert">
       No font here has a letter for “{{ lacks }}”; an empty box stands for it.
     </p>
     <div class="pair">
-      <ChoiceField label="Font" :value="words.font" :options="fonts" @change="set({ font: $event })" />
+      <ChoiceField label="Font" :value="content.font" :options="fonts" @change="set({ font: $event })" />
       <ChoiceField
         label="Emphasis"
-        :value="words.emphasisFont ?? ''"
+        :value="content.emphasisFont ?? ''"
         :options="[{ id: '', name: 'Same font' }, ...fonts]"
         @change="set({ emphasisFont: $event })"
       />
-      <ColourField label="Colour" :value="words.fill" @change="set({ fill: $event })" />
-      <ColourField label="Emphasis colour" :value="words.emphasisFill" @change="set({ emphasisFill: $event })" />
+      <ColourField label="Colour" :value="content.fill" @change="set({ fill: $event })" />
+      <ColourField label="Emphasis colour" :value="content.emphasisFill" @change="set({ emphasisFill: $event })" />
     </div>
     <details class="spaced">
       <summary>Lines, spacing and plate</summary>
       <div class="three spaced">
         <ChoiceField
           label="Lines stand"
-          :value="words.align"
+          :value="content.align"
           :options="[
             { id: 'left', name: 'Left' },
             { id: 'centre', name: 'Centre' },
@@ -52,17 +76,22 @@ function setProduct(values: Partial<Product>) {
           ]"
           @change="set({ align: $event })"
         />
-        <NumberField label="Break at" :value="words.width" @change="set({ width: $event })" />
-        <NumberField label="Line spacing" unit="%" :value="words.lineSpacing" @change="set({ lineSpacing: $event })" />
+        <NumberField label="Break at" :value="content.width" @change="set({ width: $event })" />
+        <NumberField
+          label="Line spacing"
+          unit="%"
+          :value="content.lineSpacing"
+          @change="set({ lineSpacing: $event })"
+        />
         <NumberField
           label="Letters apart"
           unit="%"
-          :value="words.letterSpacing"
+          :value="content.letterSpacing"
           @change="set({ letterSpacing: $event })"
         />
         <ChoiceField
           label="Plate"
-          :value="words.plate?.kind ?? ''"
+          :value="content.plate?.kind ?? ''"
           :options="[
             { id: '', name: 'None' },
             { id: 'pill', name: 'Pill' },
@@ -70,7 +99,7 @@ function setProduct(values: Partial<Product>) {
             { id: 'disc', name: 'Disc' },
             { id: 'burst', name: 'Burst' }
           ]"
-          @change="set({ plate: $event ? { fill: '#dd4f28', room: 55, ...words.plate, kind: $event } : null })"
+          @change="set({ plate: $event ? { fill: '#dd4f28', room: 55, ...content.plate, kind: $event } : null })"
         />
         <NumberField
           label="Outline"
@@ -87,27 +116,27 @@ function setProduct(values: Partial<Product>) {
           "
         />
         <NumberField
-          v-if="words.plate"
+          v-if="content.plate"
           label="Room"
           unit="%"
-          :value="words.plate.room"
-          @change="set({ plate: { ...words.plate, room: $event } })"
+          :value="content.plate.room"
+          @change="set({ plate: { ...content.plate, room: $event } })"
         />
       </div>
-      <ColourField label="Outline colour" :value="words.outline" @change="set({ outline: $event })" />
+      <ColourField label="Outline colour" :value="content.outline" @change="set({ outline: $event })" />
       <ColourField
-        v-if="words.plate"
+        v-if="content.plate"
         label="Plate colour"
-        :value="words.plate.fill"
-        @change="set({ plate: { ...words.plate, fill: $event } })"
+        :value="content.plate.fill"
+        @change="set({ plate: { ...content.plate, fill: $event } })"
       />
     </details>
     <h2>Product</h2>
     <ChoiceField
       bare
       label="Product"
-      :value="words.product ?? ''"
-      :options="[{ id: '', name: 'None' }, ...(editor.clip?.products ?? [])]"
+      :value="content.product ?? ''"
+      :options="choices"
       @change="set({ product: $event })"
     />
     <div v-if="product" class="three spaced">
@@ -122,6 +151,14 @@ function setProduct(values: Partial<Product>) {
       <label>
         Old price
         <TextField :value="product.oldPrice ?? ''" label="Old price" @change="setProduct({ oldPrice: $event })" />
+      </label>
+      <label v-for="[name, says] in fields" :key="name">
+        {{ name }}
+        <TextField :value="says" :label="name" @change="setField(name, $event)" />
+      </label>
+      <label>
+        Another field
+        <TextField value="" label="Another field" placeholder="weight" @change="addField($event)" />
       </label>
     </div>
   </div>

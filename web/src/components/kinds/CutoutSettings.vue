@@ -1,18 +1,23 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useEditor } from '../stores/editor'
-import type { Changed, Cutout, Layer } from '../types'
-import ChoiceField from './ChoiceField.vue'
-import ColourField from './ColourField.vue'
-import NumberField from './NumberField.vue'
+import { useEditor } from '../../stores/editor'
+import type { Changed, Cutout, Layer } from '../../types'
+import ChoiceField from '../ChoiceField.vue'
+import ColourField from '../ColourField.vue'
+import NumberField from '../NumberField.vue'
+import { productSlot } from '../../words'
 
-const props = defineProps<{ layer: Layer; cutout: Cutout }>()
+const props = defineProps<{ layer: Layer; content: Cutout }>()
 const emit = defineEmits<{ set: [values: Changed<Layer>] }>()
 const editor = useEditor()
 
 // Pictures that a cut-out can be swapped for; motion, shadow and place stay.
-const pictures = computed(
-  () => editor.clip?.props.filter((p) => p.picture).map((p) => ({ id: p.id, name: p.name })) ?? []
+const pictures = computed(() => [
+  { id: productSlot, name: 'The product of its scene' },
+  ...(editor.clip?.props.filter((p) => p.picture).map((p) => ({ id: p.id, name: p.name })) ?? [])
+])
+const empty = computed(
+  () => props.content.prop === productSlot && !editor.view.rows.find((r) => r.layer === props.layer.id)?.shows
 )
 const outline = computed(() => props.layer.values?.outline?.[0] ?? 0)
 </script>
@@ -21,10 +26,11 @@ const outline = computed(() => props.layer.values?.outline?.[0] ?? 0)
   <div>
     <ChoiceField
       label="Product shown"
-      :value="cutout.prop"
+      :value="content.prop"
       :options="pictures"
       @change="editor.run({ type: 'swapPicture', layer: layer.id, prop: $event })"
     />
+    <p v-if="empty" class="says">Its scene has no product yet, so nothing shows here. Choose one for the scene.</p>
     <div class="pair">
       <NumberField
         label="Outline"
@@ -37,7 +43,7 @@ const outline = computed(() => props.layer.values?.outline?.[0] ?? 0)
       <ColourField
         v-if="outline || layer.tracks.outline"
         label="Outline colour"
-        :value="cutout.outline ?? '#ffffff'"
+        :value="content.outline ?? '#ffffff'"
         @change="emit('set', { cutout: { outline: $event } })"
       />
     </div>

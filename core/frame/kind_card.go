@@ -8,6 +8,25 @@ import (
 	"billow/core/words"
 )
 
+func init() {
+	kinds[clip.KindCard] = drawing{
+		measure: func(s *Stage, a *actor) {
+			d := a.layer.Card
+			if d.Fills {
+				// The card stands still; its rest is where the hole is.
+				a.hx, a.hy = a.cx, a.cy
+				s.fill(a)
+				return
+			}
+			a.w, a.h = a.rest.Size, a.rest.Size/d.Aspect
+			if d.Aspect < 1 {
+				a.w, a.h = a.rest.Size*d.Aspect, a.rest.Size
+			}
+		},
+		picture: (*Stage).card,
+	}
+}
+
 // figure is a card at its size.
 type figure struct {
 	form          string
@@ -20,7 +39,7 @@ type figure struct {
 }
 
 // card draws a plain figure with its hole and outline.
-func (s *Stage) card(a *actor, k look) *graph.Node {
+func (s *Stage) card(a *actor, k look, _ float64) *graph.Node {
 	d := a.layer.Card
 	f := figure{
 		form: d.Form, fills: d.Fills, w: a.w, h: a.h, corner: k.edge.corner, fill: k.colours[0], outline: k.colours[3],

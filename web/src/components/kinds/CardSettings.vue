@@ -1,18 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useEditor } from '../stores/editor'
-import type { Card, Changed, Hole, Layer } from '../types'
-import ChoiceField from './ChoiceField.vue'
-import ColourField from './ColourField.vue'
-import NumberField from './NumberField.vue'
+import { useEditor } from '../../stores/editor'
+import type { Card, Changed, Hole, Layer } from '../../types'
+import ChoiceField from '../ChoiceField.vue'
+import ColourField from '../ColourField.vue'
+import NumberField from '../NumberField.vue'
 
-const props = defineProps<{ card: Card }>()
+const props = defineProps<{ layer: Layer; content: Card }>()
 const emit = defineEmits<{ set: [values: Changed<Layer>] }>()
 const editor = useEditor()
 const values = computed(() => editor.layer?.values ?? {})
 
 const set = (v: Partial<Card>) => emit('set', { card: v })
-const setHole = (v: Partial<Hole>) => emit('set', { card: { hole: { ...props.card.hole, ...v } } })
+const setHole = (v: Partial<Hole>) => emit('set', { card: { hole: { ...props.content.hole, ...v } } })
 
 function value(property: string, v: number) {
   editor.run({ type: 'setValue', layer: editor.selected, property, frame: editor.frame, value: [v] })
@@ -25,7 +25,7 @@ function value(property: string, v: number) {
     <div class="three">
       <ChoiceField
         label="Form"
-        :value="card.form"
+        :value="content.form"
         :options="[
           { id: 'card', name: 'Card' },
           { id: 'disc', name: 'Disc' },
@@ -35,10 +35,10 @@ function value(property: string, v: number) {
         @change="set({ form: $event })"
       />
       <NumberField
-        v-if="!card.fills"
+        v-if="!content.fills"
         label="Wide by high"
         :step="0.1"
-        :value="card.aspect"
+        :value="content.aspect"
         @change="set({ aspect: $event })"
       />
       <NumberField
@@ -54,15 +54,16 @@ function value(property: string, v: number) {
         @change="value('outline', $event)"
       />
       <label class="check"
-        ><input type="checkbox" :checked="card.fills ?? false" @change="set({ fills: !card.fills })" /> Fills</label
+        ><input type="checkbox" :checked="content.fills ?? false" @change="set({ fills: !content.fills })" />
+        Fills</label
       >
       <label class="check">
         <input
           type="checkbox"
-          :checked="!!card.hole"
+          :checked="!!content.hole"
           @change="
             emit('set', {
-              card: { hole: card.hole ? null : { form: 'disc', x: 0, y: 0, size: 300, aspect: 1, corner: 24 } }
+              card: { hole: content.hole ? null : { form: 'disc', x: 0, y: 0, size: 300, aspect: 1, corner: 24 } }
             })
           "
         />
@@ -70,23 +71,28 @@ function value(property: string, v: number) {
       </label>
     </div>
     <div class="pair spaced">
-      <ColourField label="Colour" :value="card.fill" @change="set({ fill: $event })" />
-      <ColourField label="Outline colour" :value="card.outline" @change="set({ outline: $event })" />
+      <ColourField label="Colour" :value="content.fill" @change="set({ fill: $event })" />
+      <ColourField label="Outline colour" :value="content.outline" @change="set({ outline: $event })" />
     </div>
-    <template v-if="card.hole">
+    <template v-if="content.hole">
       <h2>Window</h2>
       <div class="three">
         <ChoiceField
           label="Form"
-          :value="card.hole.form"
+          :value="content.hole.form"
           :options="[
             { id: 'disc', name: 'Round' },
             { id: 'card', name: 'Square' }
           ]"
           @change="setHole({ form: $event })"
         />
-        <NumberField label="Width" :value="card.hole.size" @change="setHole({ size: $event })" />
-        <NumberField label="Wide by high" :step="0.1" :value="card.hole.aspect" @change="setHole({ aspect: $event })" />
+        <NumberField label="Width" :value="content.hole.size" @change="setHole({ size: $event })" />
+        <NumberField
+          label="Wide by high"
+          :step="0.1"
+          :value="content.hole.aspect"
+          @change="setHole({ aspect: $event })"
+        />
       </div>
     </template>
   </div>

@@ -1,0 +1,14 @@
+package clip
+
+var badgeKind = &Kind{
+	ID: KindBadge, Name: "Badge", Says: "A price or a call on a plate", Field: "words", Goes: true, Block: true,
+	Properties: wordsProperties, Colours: wordsColour, Holding: holdsWords, Check: checkWords,
+	Draft: func(_ *Clip, l *Layer, from DraftOf) {
+		text := "New"
+		if from.Product != "" {
+			text = "−{percent}"
+		}
+		*l = NewWords(l.ID, "Badge", KindBadge, text)
+		l.Words.Product = from.Product
+	},
+}

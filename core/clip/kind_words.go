@@ -1,0 +1,108 @@
+package clip
+
+import (
+	"slices"
+	"unicode/utf8"
+
+	"billow/core/colour"
+)
+
+// Words are set text, with or without a plate behind it. In the text,
+// *asterisks* emphasise; {name}, {price}, {old}, {percent} and
+// the names of its own fields show the product.
+type Words struct {
+	Text          string        `json:"text"`
+	Product       string        `json:"product,omitempty"`
+	Font          string        `json:"font"`
+	Fill          colour.Colour `json:"fill"`
+	EmphasisFont  string        `json:"emphasisFont,omitempty"`
+	EmphasisFill  colour.Colour `json:"emphasisFill"`
+	Align         string        `json:"align"`         // left, centre or right
+	Width         float64       `json:"width"`         // units at which lines break, 0: never
+	LineSpacing   float64       `json:"lineSpacing"`   // percent of the font size
+	LetterSpacing float64       `json:"letterSpacing"` // percent of the font size
+	Outline       colour.Colour `json:"outline"`       // of the letters' outline; its width is a property
+	Plate         *Plate        `json:"plate,omitempty"`
+}
+
+// Plate is the shape behind words.
+type Plate struct {
+	Kind string        `json:"kind"` // pill, card, disc or burst
+	Fill colour.Colour `json:"fill"`
+	Room float64       `json:"room"` // space around the words, percent of the font size
+}
+
+var wordsKind = &Kind{
+	ID: KindWords, Name: "Headline", Says: "Words of any size", Field: "words", Goes: true, Block: true,
+	Properties: wordsProperties, Colours: wordsColour, Holding: holdsWords, Check: checkWords,
+	Draft: func(c *Clip, l *Layer, _ DraftOf) { *l = NewWords(l.ID, "Headline", KindWords, "One *bright* line") },
+}
+
+var wordsProperties = []string{FillColour, EmphasisColour, PlateColour, OutlineColour, Outline, DrawStart, DrawEnd, LetterSpacing}
+
+func holdsWords(l *Layer) bool { return l.Words != nil }
+
+// NewWords is a words layer (or a badge) with our headline settings.
+func NewWords(id, name, kind, text string) Layer {
+	l := NewLayer(id, name, kind)
+	l.Rest.Size = 100
+	l.Words = &Words{
+		Text: text, Font: "bricolage-800", Fill: colour.RGB(0x173F47), EmphasisFill: colour.RGB(0xDD4F28),
+		Align: "centre", Width: 840, LineSpacing: 105,
+	}
+	if kind == KindBadge {
+		l.Lift = 24
+		l.Words.Width = 0
+		l.Words.Fill = colour.RGB(0xFCFAF5)
+		l.Words.EmphasisFill = l.Words.Fill
+		l.Words.Plate = &Plate{Kind: "disc", Fill: colour.RGB(0xDD4F28), Room: 55}
+	}
+	return l
+}
+
+func wordsColour(l *Layer, property string) *colour.Colour {
+	switch property {
+	case FillColour:
+		return &l.Words.Fill
+	case EmphasisColour:
+		return &l.Words.EmphasisFill
+	case OutlineColour:
+		return &l.Words.Outline
+	case PlateColour:
+		if l.Words.Plate != nil {
+			return &l.Words.Plate.Fill
+		}
+	}
+	return nil
+}
+
+func checkWords(c *Clip, field string, l *Layer) error {
+	w := l.Words
+	if utf8.RuneCountInString(w.Text) > MaxText {
+		return Fault(field+".text", "a text has at most %d letters", MaxText)
+	}
+	for _, f := range []string{w.Font, w.EmphasisFont} {
+		if f != "" && !slices.Contains(Fonts, f) || f == "" && w.Font == "" {
+			return Fault(field+".font", "there is no font %q", f)
+		}
+	}
+	if !slices.Contains([]string{"left", "centre", "right"}, w.Align) {
+		return Fault(field+".align", "words stand left, centre or right, not %q", w.Align)
+	}
+	if !c.hasProduct(w.Product, true) {
+		return Fault(field+".product", "there is no product %q", w.Product)
+	}
+	if p := w.Plate; p != nil {
+		if !slices.Contains([]string{"pill", "card", "disc", "burst"}, p.Kind) {
+			return Fault(field+".plate.kind", "a plate is a pill, a card, a disc or a burst, not %q", p.Kind)
+		}
+		if err := within(field+".plate.room", p.Room, 0, 400); err != nil {
+			return err
+		}
+	}
+	return firstError(
+		within(field+".width", w.Width, 0, MaxUnits),
+		within(field+".lineSpacing", w.LineSpacing, 50, 300),
+		within(field+".letterSpacing", w.LetterSpacing, -20, 200),
+	)
+}

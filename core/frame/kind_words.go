@@ -1,0 +1,51 @@
+package frame
+
+import (
+	"billow/core/clip"
+	"billow/core/graph"
+	"billow/core/paint"
+	"billow/core/words"
+)
+
+func init() {
+	drawn := drawing{
+		measure: func(s *Stage, a *actor) {
+			b := s.block(a)
+			a.w, a.h = b.W, b.H
+		},
+		picture: (*Stage).wording,
+	}
+	kinds[clip.KindWords], kinds[clip.KindBadge] = drawn, drawn
+}
+
+// block is the layer's set words as they are without keys.
+func (s *Stage) block(a *actor) *words.Block {
+	return s.blockOf(a, a.layer.Words, a.content.Text("plain block"))
+}
+
+func (s *Stage) blockOf(a *actor, w *clip.Words, key graph.Key) *words.Block {
+	// The width shrinks with the size, so that lines break alike in all shapes.
+	size := a.rest.Size
+	return cached(s.lib, key, func(*words.Block) int { return 1 << 16 }, func() *words.Block {
+		return words.Set(s.lib.Fonts, w, s.clip.ProductOf(a.layer), size, w.Width*size/a.layer.Rest.Size)
+	})
+}
+
+// wording is the picture of words.
+func (s *Stage) wording(a *actor, k look, _ float64) *graph.Node {
+	w := k.worded(a.layer.Words)
+	key := a.content.Nums(k.spacing)
+	for _, c := range k.colours {
+		key = key.Colour(c)
+	}
+	block := s.blockOf(a, w, key.Text("block"))
+	per := s.raster(a, block.W, block.H)
+	key = key.Text("words").Nums(per)
+	if !k.pen.None() {
+		key = key.Nums(k.pen.Width, k.pen.Start, k.pen.End)
+	}
+	return graph.Source(key, func() *paint.Sheet {
+		b, x0, y0 := block.Raster(per, k.pen, w.Outline)
+		return paint.NewSheet(b, x0*per, y0*per, per)
+	})
+}

@@ -1,0 +1,39 @@
+package frame
+
+import "billow/core/paint"
+
+// Source is a file as it looks in time: a picture is the same at every time,
+// footage is not.
+type Source interface {
+	// At is the picture at a time, in seconds from the source's beginning; before
+	// and after it stays as it begins and ends. The number tells the pictures of a
+	// source apart: the same number is the same picture.
+	At(seconds float64) (picture *paint.Pyramid, number int)
+	// Still tells that it is the same at every time.
+	Still() bool
+}
+
+// unmoving is a picture.
+type unmoving struct{ picture *paint.Pyramid }
+
+func (s unmoving) At(float64) (*paint.Pyramid, int) { return s.picture, 0 }
+func (unmoving) Still() bool                        { return true }
+
+// AddPicture makes a decoded picture known by the hash of its file.
+func (l *Library) AddPicture(hash string, b *paint.Bitmap) {
+	l.AddSource(hash, unmoving{paint.NewPyramid(b)})
+}
+
+// AddSource makes a source known by the hash of its file.
+func (l *Library) AddSource(hash string, s Source) {
+	l.mu.Lock()
+	defer l.mu.Unlock()
+	l.sources[hash] = s
+}
+
+// Source is the source with a hash, or nil.
+func (l *Library) Source(hash string) Source {
+	l.mu.Lock()
+	defer l.mu.Unlock()
+	return l.sources[hash]
+}

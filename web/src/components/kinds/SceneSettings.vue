@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useScenes } from '../../composables/useScenes'
+import { useEditor } from '../../stores/editor'
+import type { Layer, Scene } from '../../types'
+import ChoiceField from '../ChoiceField.vue'
+import NumberField from '../NumberField.vue'
+
+// A scene's length. What is in it counts its time from its beginning.
+const props = defineProps<{ layer: Layer; content: Scene }>()
+const editor = useEditor()
+const scenes = useScenes()
+const scene = computed(() => editor.view.scenes.find((s) => s.id === props.layer.id))
+const products = computed(() => editor.clip?.products ?? [])
+const clipShows = computed(() => {
+  const name = products.value.find((p) => p.id === editor.clip?.shown)?.name
+  return name ? `As the clip: ${name}` : 'None'
+})
+const units = [
+  { id: 'frames', name: 'Frames' },
+  { id: 'beats', name: 'Beats' },
+  { id: 'bars', name: 'Bars' }
+]
+</script>
+
+<template>
+  <div v-if="scene">
+    <h2>Length</h2>
+    <div class="pair">
+      <NumberField
+        label="Lasts"
+        :step="scene.unit === 'frames' ? 1 : 0.5"
+        :value="scene.amount"
+        @change="scenes.last(layer.id, scene.unit, $event)"
+      />
+      <ChoiceField label="Counted in" :value="scene.unit" :options="units" @change="scenes.count(scene, $event)" />
+    </div>
+    <p class="says">
+      {{
+        scene.unit === 'frames'
+          ? 'It stays so long whatever the tempo is.'
+          : 'It ends on a beat, and goes on doing so at another tempo.'
+      }}
+    </p>
+    <template v-if="products.length">
+      <h2>Product</h2>
+      <ChoiceField
+        bare
+        label="Product of the scene"
+        :value="content.product ?? ''"
+        :options="[{ id: '', name: clipShows }, ...products]"
+        @change="editor.run({ type: 'setLayer', layer: layer.id, set: { scene: { product: $event } } })"
+      />
+      <p class="says">Words, badges and cut-outs that show “the one of its scene” change with it.</p>
+    </template>
+    <div class="acts">
+      <button class="plain" :disabled="!scenes.canSplit(scene)" @click="scenes.split()">
+        <i class="bi bi-scissors" aria-hidden="true" /> Split here
+      </button>
+      <button class="plain" @click="scenes.add(layer.id)">
+        <i class="bi bi-plus-lg" aria-hidden="true" /> Add one after it
+      </button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.acts {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0.25rem;
+}
+
+.acts button {
+  border: 1px solid var(--line);
+  font-size: 0.78rem;
+  text-align: left;
+}
+</style>
