@@ -130,8 +130,8 @@ func TestBadBundlesAreRefusedInWords(t *testing.T) {
 func TestMotionComesBackEqual(t *testing.T) {
 	c, files := sample()
 	for _, command := range []string{
-		`{"type":"setMove","layer":"` + c.Layers[len(c.Layers)-1].ID + `","move":{"kind":"swell","at":{"beat":1},"length":9,"turn":0,"strength":90}}`,
-		`{"type":"groupLayers","layers":["` + c.Layers[len(c.Layers)-1].ID + `"],"id":"g","name":"Group"}`,
+		`{"type":"setMove","layer":"` + c.Layers[0].ID + `","move":{"kind":"swell","at":{"beat":1},"length":9,"turn":0,"strength":90}}`,
+		`{"type":"groupLayers","layers":["` + c.Layers[0].ID + `"],"id":"g","name":"Group"}`,
 		`{"type":"setLayer","layer":"g","set":{"inside":{"speed":0.5,"reverse":true},"stepping":{"rate":8,"turn":3},"wander":{"amount":4,"pace":1}}}`,
 		`{"type":"setKey","layer":"@light","property":"height","key":{"at":3,"value":[30],"ease":{"kind":"bounce","count":2,"decay":0.5}}}`,
 		`{"type":"setMarks","markers":[{"name":"Here","at":{"beat":2,"frames":-1}}],"range":{"in":1,"out":9}}`,

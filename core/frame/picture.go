@@ -69,12 +69,8 @@ func (s *Stage) distances(k graph.Key, measure func() *paint.Distances) *paint.D
 	return cached(s.lib, k, func(d *paint.Distances) int { return 4 * d.W * d.H }, measure)
 }
 
-// sharpness is how many raster pixels words have for a pixel of the frame on
-// each axis, so that they stay sharp while they drift by parts of a pixel.
-const sharpness = 1.5
-
 // finest is how many pixels a unit of a layer are of use.
-func (s *Stage) finest(a *actor) float64 { return s.scale * sharpness * min(a.largest, 4) }
+func (s *Stage) finest(a *actor) float64 { return s.scale * paint.Sharp * min(a.largest, 4) }
 
 // rasterPixels is the most that outlines are drawn with: more than a frame, of
 // which the rest lies outside.

@@ -111,31 +111,8 @@ func (b *Bitmap) Area(v [4]int) float64 {
 	return float64(sum) / 255 / float64((v[2]-v[0])*(v[3]-v[1]))
 }
 
-// Pyramid is a picture with prefiltered copies, each half as large as the one
-// before, so that it can be drawn at any size without shimmering.
-type Pyramid struct{ Levels []*Bitmap }
-
-// NewPyramid makes the smaller copies, each pixel being the mean of the four
-// that it covers.
-func NewPyramid(b *Bitmap) *Pyramid {
-	p := &Pyramid{[]*Bitmap{b}}
-	for b.W > 1 || b.H > 1 {
-		b = halved(b)
-		p.Levels = append(p.Levels, b)
-	}
-	return p
-}
-
-// Bytes is the memory that all levels take.
-func (p *Pyramid) Bytes() int {
-	n := 0
-	for _, l := range p.Levels {
-		n += 4 * len(l.Pix)
-	}
-	return n
-}
-
-// halved covers odd sides too: the last column or row then counts what lies
+// halved is half as large, each pixel the mean of the four that it covers: it
+// rings nowhere, as what is blurred afterwards must not. It covers odd sides too: the last column or row then counts what lies
 // beyond as transparent, so that level n pixel i always covers i*2^n onwards.
 func halved(b *Bitmap) *Bitmap {
 	out := NewBitmap((b.W+1)/2, (b.H+1)/2)

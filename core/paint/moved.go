@@ -18,30 +18,28 @@ func (br *Brush) DrawMoved(dst *Bitmap, p *Pyramid, places []Affine, opacity flo
 		return
 	}
 	w := x1 - x0
-	if len(br.sums) < w*(y1-y0) {
-		br.sums = make([]uint64, w*(y1-y0))
+	if len(br.moved) < w*(y1-y0) {
+		br.moved = make([]uint64, w*(y1-y0))
 	}
-	sums := br.sums[:w*(y1-y0)]
+	sums := br.moved[:w*(y1-y0)]
 	clear(sums)
-	if len(br.row) < dst.W {
-		br.row = make([]uint32, dst.W)
-	}
+	br.room(dst.W)
 	for _, m := range places {
 		inv, ok := m.Inverse()
 		if !ok {
 			continue
 		}
-		src, inv := p.level(inv)
-		for y := y0; y < y1; y++ {
-			u0 := inv.A*0.5 + inv.C*(float64(y)+0.5) + inv.E - 0.5
-			v0 := inv.B*0.5 + inv.D*(float64(y)+0.5) + inv.F - 0.5
-			a, b := span(u0, inv.A, float64(src.W), x0, x1)
-			a, b = span(v0, inv.B, float64(src.H), a, b)
+		edge, from := edgeOf(p.Levels[0], m), reading(p, inv)
+		from.nearest()
+		top, end := edge.rows(dst.H)
+		for y := max(y0, top); y < min(y1, end); y++ {
+			a, b := edge.row(y, dst.W)
 			if a >= b {
 				continue
 			}
 			row := br.row[:b-a]
-			src.sample(row, u0+inv.A*float64(a), v0+inv.B*float64(a), inv.A, inv.B)
+			from.read(br, row, a, y)
+			edge.cover(row)
 			sum := sums[(y-y0)*w+a-x0:]
 			for i, px := range row {
 				sum[i] += spread(px)

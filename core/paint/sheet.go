@@ -11,7 +11,7 @@ type Sheet struct {
 
 // NewSheet is a bitmap as a sheet without smaller copies.
 func NewSheet(b *Bitmap, x, y, per float64) *Sheet {
-	return &Sheet{Pyramid{[]*Bitmap{b}}, x, y, per}
+	return &Sheet{Pyramid{Levels: []*Bitmap{b}}, x, y, per}
 }
 
 // Matrix maps pixels of the largest level to the space.
@@ -20,20 +20,16 @@ func (s *Sheet) Matrix() Affine {
 	return Affine{A: k, D: k, E: s.X * k, F: s.Y * k}
 }
 
-// Coarser is the sheet at half the detail.
-func (s *Sheet) Coarser() *Sheet {
-	rest := s.Levels[1:]
-	if len(rest) == 0 {
-		rest = []*Bitmap{halved(s.Levels[0])}
-	}
-	return &Sheet{Pyramid{rest}, s.X / 2, s.Y / 2, s.Per / 2}
-}
+// Coarser is the sheet at half the detail, for being blurred.
+func (s *Sheet) Coarser() *Sheet { return s.half(Pyramid{Levels: []*Bitmap{halved(s.Levels[0])}}) }
+
+func (s *Sheet) half(p Pyramid) *Sheet { return &Sheet{p, s.X / 2, s.Y / 2, s.Per / 2} }
 
 // Reduced is the sheet at the least detail that still has so many pixels a unit,
 // or at the detail that it has; 0 asks for all of it.
 func (s *Sheet) Reduced(per float64) *Sheet {
 	for per > 0 && s.Per > 2*per && len(s.Levels) > 1 {
-		s = s.Coarser()
+		s = s.half(s.coarser())
 	}
 	return s
 }
