@@ -75,7 +75,7 @@ func BenchmarkExport(b *testing.B) {
 	shape, ctx := c.Shapes[0], context.Background()
 	for range b.N {
 		began := time.Now()
-		f, err := MP4(ctx, c, shape, lib, w.Open, func(int) {})
+		f, err := MP4(ctx, c, shape, lib, w.Open, false, func(int) {})
 		if err != nil {
 			b.Fatal(err)
 		}

@@ -33,6 +33,7 @@ type Job struct {
 	Clip     json.RawMessage `json:"clip"`
 	Shape    string          `json:"shape"`
 	Video    bool            `json:"video"`
+	Quick    bool            `json:"quick"`
 	W        int             `json:"w"` // of the still
 	H        int             `json:"h"`
 	Frame    int             `json:"frame"`
@@ -142,7 +143,7 @@ func (j *Job) draw() error {
 func (j *Job) video(ctx context.Context, c *clip.Clip, shape clip.Shape, lib *frame.Library, s *store.Store) error {
 	out := json.NewEncoder(os.Stdout)
 	last := time.Now()
-	f, err := MP4(ctx, c, shape, lib, s.Open, func(n int) {
+	f, err := MP4(ctx, c, shape, lib, s.Open, j.Quick, func(n int) {
 		if time.Since(last) > 100*time.Millisecond {
 			last = time.Now()
 			_ = out.Encode(report{Done: n}) // it is only for show

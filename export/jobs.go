@@ -90,8 +90,8 @@ func (q *Queue) enqueue(ctx context.Context) func(tx pgx.Tx, p store.Part) error
 }
 
 // Add queues an export of some shapes of a clip.
-func (q *Queue) Add(ctx context.Context, id, clipID string, revision int, c *clip.Clip, shapes []string) error {
-	return q.store.CreateExport(ctx, id, clipID, revision, c, shapes, func(tx pgx.Tx, shape string) error {
+func (q *Queue) Add(ctx context.Context, id, clipID string, revision int, c *clip.Clip, shapes []string, quick bool) error {
+	return q.store.CreateExport(ctx, id, clipID, revision, c, shapes, quick, func(tx pgx.Tx, shape string) error {
 		return q.enqueue(ctx)(tx, store.Part{ExportID: id, Shape: shape, Attempt: 1})
 	})
 }
@@ -132,7 +132,7 @@ func (w *worker) Work(ctx context.Context, job *river.Job[PartArgs]) error {
 
 func (w *worker) export(ctx context.Context, a PartArgs) error {
 	s := w.q.store
-	doc, err := s.ExportDoc(ctx, a.Export)
+	doc, quick, err := s.ExportDoc(ctx, a.Export)
 	if err != nil {
 		return err
 	}
@@ -149,7 +149,7 @@ func (w *worker) export(ctx context.Context, a PartArgs) error {
 	var done atomic.Int64
 	go w.report(ctx, a, &done, cancel)
 	drawn, err := w.q.drawer.Draw(ctx, Job{
-		Database: s.URL, Clip: doc, Shape: a.Shape, Video: true, W: shape.W, H: shape.H, Frame: c.Clock().Frame(c.Poster),
+		Database: s.URL, Clip: doc, Shape: a.Shape, Video: true, Quick: quick, W: shape.W, H: shape.H, Frame: c.Clock().Frame(c.Poster),
 	}, func(n int) { done.Store(int64(n)) })
 	if cause := context.Cause(ctx); errors.Is(cause, errUnwanted) {
 		err = errUnwanted

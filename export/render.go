@@ -110,9 +110,9 @@ func decode(ctx context.Context, p *clip.Prop, files Files, seconds float64) ([]
 	return media.DecodeSound(ctx, s, seconds)
 }
 
-// MP4 renders a clip in a shape. progress hears how many frames are done. The
+// MP4 renders a clip in a shape; quick for a look at it. progress hears how many frames are done. The
 // file has no name; see media.Encode.
-func MP4(ctx context.Context, c *clip.Clip, shape clip.Shape, lib *frame.Library, files Files, progress func(done int)) (*os.File, error) {
+func MP4(ctx context.Context, c *clip.Clip, shape clip.Shape, lib *frame.Library, files Files, quick bool, progress func(done int)) (*os.File, error) {
 	if err := Load(ctx, c, lib, files); err != nil {
 		return nil, err
 	}
@@ -124,7 +124,7 @@ func MP4(ctx context.Context, c *clip.Clip, shape clip.Shape, lib *frame.Library
 	if err != nil {
 		return nil, err
 	}
-	v := media.Video{W: shape.W, H: shape.H, Rate: int(c.Rate), Sound: sound}
+	v := media.Video{W: shape.W, H: shape.H, Rate: int(c.Rate), Sound: sound, Quick: quick}
 	return media.Encode(ctx, v, func(w io.Writer) error {
 		return Frames(ctx, stage, c.Length, w, progress)
 	})

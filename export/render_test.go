@@ -5,7 +5,10 @@ import (
 	"context"
 	"errors"
 	"io"
+	"math"
+	"os"
 	"os/exec"
+	"path/filepath"
 	"strings"
 	"testing"
 
@@ -108,7 +111,7 @@ func TestCancellingEndsTheDrawing(t *testing.T) {
 
 func TestAClipWithoutATuneHasNoSoundTrack(t *testing.T) {
 	c, shape, lib := fading(t, 30)
-	f, err := MP4(t.Context(), c, shape, lib, none, func(int) {})
+	f, err := MP4(t.Context(), c, shape, lib, none, true, func(int) {})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -125,10 +128,89 @@ func TestAMissingFileIsNamed(t *testing.T) {
 	c, shape, lib := fading(t, 30)
 	c.Props = []clip.Prop{{ID: "m", Name: "Red mug", Kind: clip.KindCutout, Hash: strings.Repeat("0", 64), Media: "image/png", Picture: &clip.Picture{W: 1, H: 1, Visible: [4]int{0, 0, 1, 1}}}}
 	c.Layers = append(c.Layers, clip.Draft(c, clip.KindCutout, "Mug", "m", ""))
-	if _, err := MP4(t.Context(), c, shape, lib, none, func(int) {}); err == nil || !strings.Contains(err.Error(), `"Red mug": its file is missing`) {
+	if _, err := MP4(t.Context(), c, shape, lib, none, true, func(int) {}); err == nil || !strings.Contains(err.Error(), `"Red mug": its file is missing`) {
 		t.Errorf("the error is %v", err)
 	}
 	if _, err := Still(t.Context(), c, shape, 64, 64, 0, lib, none); err == nil {
 		t.Error("a still without its file was drawn")
 	}
+}
+
+// A soft gradient shows no bands in the file: of the many pixels around a place
+// the mean is what the gradient is there. In bands half a step wide it would be
+// off by 0.29 of a step (the square root of 1/12).
+func TestSoftGradientsStaySoftInTheFile(t *testing.T) {
+	lib, err := Library()
+	if err != nil {
+		t.Fatal(err)
+	}
+	shape := clip.Shape{ID: "tall", W: 360, H: 640}
+	c := clip.New("Soft", shape, 30, 75)
+	from, to := colour.RGB(0x123A45), colour.RGB(0x2F6B6A)
+	c.Layers[0].Backdrop = &clip.Backdrop{Angle: 180, Stops: []clip.Stop{{At: 0, Colour: from}, {At: 100, Colour: to}}}
+	f, err := MP4(t.Context(), c, shape, lib, none, false, func(int) {})
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer f.Close()
+	file := kept(t, f)
+	luma := decodedLuma(t, file, shape)
+	// BT.709 of the mixed colours, in limited range.
+	ideal := func(y float64) float64 {
+		mix := func(a, b uint8) float64 { return float64(a) + (float64(b)-float64(a))*y/float64(shape.H) }
+		return 16 + 219.0/255*(0.2126*mix(from.R, to.R)+0.7152*mix(from.G, to.G)+0.0722*mix(from.B, to.B))
+	}
+	for _, n := range []int{0, 40, 74} {
+		sum, places := 0.0, 0
+		for y := 8; y < shape.H-16; y += 4 {
+			mean := 0.0
+			for j := range 8 {
+				for x := 16; x < shape.W-16; x++ {
+					mean += float64(luma[n*shape.W*shape.H+(y+j)*shape.W+x]) / float64(8*(shape.W-32))
+				}
+			}
+			d := mean - ideal(float64(y)+4)
+			sum, places = sum+d*d, places+1
+		}
+		if off := math.Sqrt(sum / float64(places)); off > 0.13 {
+			t.Errorf("frame %d is off by %.2f of a step, as in bands", n, off)
+		}
+	}
+	// Players jump to key pictures: at least one every two seconds.
+	out, err := exec.Command("ffprobe", "-v", "error", "-skip_frame", "nokey", "-show_entries", "frame=pts_time", "-of", "csv=p=0", file).Output()
+	if keys := strings.Fields(string(out)); err != nil || len(keys) != 2 || !strings.HasPrefix(keys[1], "2.0") {
+		t.Errorf("the key pictures are at %v (%v), want them at 0 and 2 s", keys, err)
+	}
+}
+
+// kept is the path of a nameless file's copy.
+func kept(t *testing.T, f *os.File) string {
+	t.Helper()
+	name := filepath.Join(t.TempDir(), "clip.mp4")
+	out, err := os.Create(name)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer out.Close()
+	if _, err := f.Seek(0, io.SeekStart); err != nil {
+		t.Fatal(err)
+	}
+	if _, err := io.Copy(out, f); err != nil {
+		t.Fatal(err)
+	}
+	return name
+}
+
+// decodedLuma is the luma of all frames of a file, one after the other.
+func decodedLuma(t *testing.T, file string, s clip.Shape) []byte {
+	t.Helper()
+	all, err := exec.Command("ffmpeg", "-loglevel", "error", "-i", file, "-f", "rawvideo", "-pix_fmt", "yuv420p", "-").Output()
+	if err != nil {
+		t.Fatal(err)
+	}
+	var out []byte
+	for size := s.W * s.H * 3 / 2; len(all) >= size; all = all[size:] {
+		out = append(out, all[:s.W*s.H]...)
+	}
+	return out
 }

@@ -21,6 +21,7 @@ type Video struct {
 	W, H, Rate int
 	Sound      []float32     // interleaved stereo at mix.Rate; nil for none
 	Patience   time.Duration // without progress the encoder is ended; 0 is a minute
+	Quick      bool          // made faster and smaller, to be watched once
 }
 
 // encoderMemory is how much address space the encoder may take, for frames of
@@ -186,9 +187,15 @@ func arguments(v Video) []string {
 	if v.Sound != nil {
 		a = append(a, "-map", "1:a", "-c:a", "aac", "-b:a", "192k")
 	}
-	return append(a, "-c:v", "libx264", "-profile:v", "high", "-preset", "veryfast", "-crf", "18",
-		"-pix_fmt", "yuv420p", "-color_range", "tv", "-colorspace", "bt709", "-color_primaries", "bt709",
-		"-color_trc", "bt709", "-movflags", "+faststart", "-f", "mp4", "/proc/self/fd/3")
+	// aq-mode 3 spends more on dark and even areas, where bands would show.
+	preset := []string{"-preset", "medium", "-crf", "18", "-aq-mode", "3"}
+	if v.Quick {
+		preset = []string{"-preset", "veryfast", "-crf", "23"}
+	}
+	a = append(append(a, "-c:v", "libx264", "-profile:v", "high"), preset...)
+	// Players can only jump to key pictures.
+	return append(a, "-g", strconv.Itoa(2*v.Rate), "-pix_fmt", "yuv420p", "-color_range", "tv", "-colorspace", "bt709",
+		"-color_primaries", "bt709", "-color_trc", "bt709", "-movflags", "+faststart", "-f", "mp4", "/proc/self/fd/3")
 }
 
 func writeSound(w io.WriteCloser, pcm []float32) {

@@ -27,6 +27,9 @@ func readJSON(c *gin.Context, into any, most int64) error {
 	return clip.DecodeStrict(b, into)
 }
 
+// clipsPage is how many clips a list shows at once.
+const clipsPage = 40
+
 type clipSummary struct {
 	ID       string      `json:"id"`
 	Name     string      `json:"name"`
@@ -37,8 +40,20 @@ type clipSummary struct {
 	Updated  time.Time   `json:"updated"`
 }
 
+// listClips lists some clips: ?search= in their names, ?sort= by changed, name or
+// length, ?from= so many on.
 func (s *Server) listClips(c *gin.Context) {
-	rows, err := s.Store.Clips(c)
+	q := store.ClipQuery{Search: strings.TrimSpace(c.Query("search")), Sort: c.DefaultQuery("sort", "changed"), Limit: clipsPage}
+	if !store.Sorts(q.Sort) {
+		fail(c, clip.Fault("sort", "clips are sorted by changed, name or length, not by %q", q.Sort))
+		return
+	}
+	var err error
+	if q.Offset, err = strconv.Atoi(c.DefaultQuery("from", "0")); err != nil || q.Offset < 0 {
+		fail(c, clip.Fault("from", "the list is read from a whole number on, not from %q", c.Query("from")))
+		return
+	}
+	rows, total, err := s.Store.Clips(c, q)
 	if err != nil {
 		fail(c, err)
 		return
@@ -48,7 +63,7 @@ func (s *Server) listClips(c *gin.Context) {
 		m := r.Summary
 		out = append(out, clipSummary{r.ID, r.Name, r.Revision, m.Shape, m.Rate, m.Rate.Timecode(m.Length), r.Updated})
 	}
-	c.JSON(http.StatusOK, out)
+	c.JSON(http.StatusOK, gin.H{"clips": out, "total": total})
 }
 
 func (s *Server) createClip(c *gin.Context) {
@@ -78,6 +93,10 @@ func (s *Server) createClip(c *gin.Context) {
 	length, err := timing.Clock{Rate: in.Rate, Tempo: tempo}.ParseLength(in.Length)
 	if err != nil {
 		fail(c, clip.Fault("length", "%v", err))
+		return
+	}
+	if most := clip.MaxSeconds * int(in.Rate); length < 1 || length > most {
+		fail(c, clip.Fault("length", "a clip lasts at least one frame and at most %d seconds", clip.MaxSeconds))
 		return
 	}
 	doc := clip.New(strings.TrimSpace(in.Name), in.Shape, in.Rate, length)

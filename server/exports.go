@@ -17,6 +17,7 @@ import (
 func (s *Server) createExport(c *gin.Context) {
 	var in struct {
 		Shapes []string `json:"shapes"`
+		Quick  bool     `json:"quick"` // a look, not to be posted
 	}
 	if err := readJSON(c, &in, smallBody); err != nil {
 		fail(c, err)
@@ -42,7 +43,7 @@ func (s *Server) createExport(c *gin.Context) {
 		seen[id] = true
 	}
 	id := store.NewID()
-	if err := s.Queue.Add(c, id, st.ID, st.Revision, doc, in.Shapes); err != nil {
+	if err := s.Queue.Add(c, id, st.ID, st.Revision, doc, in.Shapes, in.Quick); err != nil {
 		fail(c, err)
 		return
 	}
@@ -106,7 +107,7 @@ func (s *Server) download(c *gin.Context) {
 		fail(c, store.ErrNotFound)
 		return
 	}
-	raw, err := s.Store.ExportDoc(c, c.Param("id"))
+	raw, _, err := s.Store.ExportDoc(c, c.Param("id"))
 	if err != nil {
 		fail(c, err)
 		return

@@ -49,9 +49,37 @@ func hashes(c *clip.Clip) []string {
 	return out
 }
 
-// Clips lists all clips, the last changed first.
-func (s *Store) Clips(ctx context.Context) ([]ClipRow, error) {
-	return many[ClipRow](ctx, s, `SELECT id, name, revision, summary, updated_at FROM clips ORDER BY updated_at DESC, id LIMIT 500`)
+// ClipQuery is which clips are listed, and in which order.
+type ClipQuery struct {
+	Search string // what their names hold, whatever the case; "" is all
+	Sort   string // changed (the last first), name or length (the longest first)
+	Offset int
+	Limit  int // 1..MostClips
+}
+
+// MostClips is how many clips are listed at once.
+const MostClips = 200
+
+// sorts are the orders in which clips can be listed.
+var sorts = map[string]string{
+	"changed": "updated_at DESC, id",
+	"name":    "lower(name), id",
+	"length":  "(summary->>'length')::float8 / (summary->>'rate')::float8 DESC, id",
+}
+
+// Sorts tells whether clips can be listed in an order.
+func Sorts(order string) bool { return sorts[order] != "" }
+
+// Clips lists clips, and how many there are in all that are searched for. It
+// reads what lists show of them, not the documents.
+func (s *Store) Clips(ctx context.Context, q ClipQuery) (list []ClipRow, total int, err error) {
+	const where = ` FROM clips WHERE position(lower($1) in lower(name)) > 0`
+	if err := s.row(ctx, `SELECT count(*)`+where, []any{q.Search}, &total); err != nil {
+		return nil, 0, err
+	}
+	list, err = many[ClipRow](ctx, s, `SELECT id, name, revision, summary, updated_at`+where+` ORDER BY `+sorts[q.Sort]+` LIMIT $2 OFFSET $3`,
+		q.Search, min(q.Limit, MostClips), max(q.Offset, 0))
+	return list, total, err
 }
 
 // DeleteClip removes a clip with its revisions and exports.

@@ -24,17 +24,18 @@ type Part struct {
 	Error    string     `json:"error"`
 	Created  time.Time  `json:"created"`
 	Elapsed  float64    `json:"elapsed"` // seconds since it was started, by the database's clock
+	Quick    bool       `json:"quick"`   // a look, not to be posted
 }
 
 const partColumns = `p.export_id, p.shape, p.state, p.attempt, p.done, p.total, p.started, p.video, p.poster, p.error,
-	e.created_at, coalesce(extract(epoch FROM now() - p.started), 0)::float8`
+	e.created_at, coalesce(extract(epoch FROM now() - p.started), 0)::float8, e.quick`
 
 // CreateExport stores an export of some shapes and calls enqueue for each in
 // the same transaction.
-func (s *Store) CreateExport(ctx context.Context, id, clipID string, revision int, c *clip.Clip, shapes []string,
+func (s *Store) CreateExport(ctx context.Context, id, clipID string, revision int, c *clip.Clip, shapes []string, quick bool,
 	enqueue func(tx pgx.Tx, shape string) error) error {
 	return s.tx(ctx, func(ctx context.Context, tx pgx.Tx) error {
-		_, err := tx.Exec(ctx, `INSERT INTO exports (id, clip_id, revision, doc) VALUES ($1, $2, $3, $4)`, id, clipID, revision, c.Encode())
+		_, err := tx.Exec(ctx, `INSERT INTO exports (id, clip_id, revision, doc, quick) VALUES ($1, $2, $3, $4, $5)`, id, clipID, revision, c.Encode(), quick)
 		if err != nil {
 			return err
 		}
@@ -70,10 +71,10 @@ func (s *Store) Part(ctx context.Context, exportID, shape string) (Part, error) 
 	return list[0], nil
 }
 
-// ExportDoc is the clip of an export and the clip's ID.
-func (s *Store) ExportDoc(ctx context.Context, exportID string) (doc []byte, err error) {
-	err = s.row(ctx, `SELECT doc FROM exports WHERE id = $1`, []any{exportID}, &doc)
-	return doc, err
+// ExportDoc is the clip of an export, and whether it is a quick look.
+func (s *Store) ExportDoc(ctx context.Context, exportID string) (doc []byte, quick bool, err error) {
+	err = s.row(ctx, `SELECT doc, quick FROM exports WHERE id = $1`, []any{exportID}, &doc, &quick)
+	return doc, quick, err
 }
 
 // StartPart marks a part as running; false when this attempt is no longer wanted.

@@ -68,6 +68,7 @@ func sized(c *clip.Clip, shape, size string) (clip.Shape, error) {
 type output struct {
 	shape, size, out string
 	json, strict     bool
+	quick            bool
 }
 
 func (o *output) flags(cmd *cobra.Command) {
@@ -147,6 +148,7 @@ func exportCommand() *cobra.Command {
 	o.flags(cmd)
 	cmd.Flags().IntVar(&fps, "fps", 0, "frames a second: 24, 25, 30, 50 or 60")
 	cmd.Flags().StringVar(&o.out, "out", "", "file to write")
+	cmd.Flags().BoolVar(&o.quick, "quick", false, "a quick look: made faster and smaller, not to be posted")
 	return cmd
 }
 
@@ -160,7 +162,7 @@ func (o *output) export(ctx context.Context, c *clip.Clip, s clip.Shape, b *bund
 		return err
 	}
 	bar := newBar(fmt.Sprintf("%s %d×%d", c.Name, s.W, s.H))
-	f, err := export.MP4(ctx, c, s, lib, b.Open, func(done int) { bar.show(float64(done) / float64(c.Length)) })
+	f, err := export.MP4(ctx, c, s, lib, b.Open, o.quick, func(done int) { bar.show(float64(done) / float64(c.Length)) })
 	bar.end()
 	if err != nil {
 		return err

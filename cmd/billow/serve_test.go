@@ -57,7 +57,7 @@ func TestAKilledWorkersExportIsTakenUpAgain(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if err := q.Add(ctx, "e", "c", 1, b.Clip, []string{"square"}); err != nil {
+	if err := q.Add(ctx, "e", "c", 1, b.Clip, []string{"square"}, true); err != nil {
 		t.Fatal(err)
 	}
 	temp := t.TempDir()
@@ -194,7 +194,7 @@ func TestAKilledEncoderIsTriedAgain(t *testing.T) {
 	}
 	for fail, want := range map[string]string{"2": "done", "9": "failed"} {
 		e := "e" + fail
-		if err := q.Add(ctx, e, "c", 1, c, []string{"square"}); err != nil {
+		if err := q.Add(ctx, e, "c", 1, c, []string{"square"}, true); err != nil {
 			t.Fatal(err)
 		}
 		cmd := exec.Command(binary, "work")

@@ -12,21 +12,8 @@ type Stop struct {
 	Colour colour.Colour
 }
 
-// bayer is the 8x8 ordered dither matrix, 0..63.
-var bayer = func() (m [8][8]float64) {
-	for y := range 8 {
-		for x := range 8 {
-			v := 0
-			for bit, mask := 0, 2; mask >= 0; mask-- {
-				v |= ((x ^ y) >> mask & 1) << bit
-				v |= (y >> mask & 1) << (bit + 1)
-				bit += 2
-			}
-			m[y][x] = float64(v)
-		}
-	}
-	return m
-}()
+// ordered is the 4x4 matrix of ordered dither (Bayer), 0..15.
+var ordered = [4][4]float64{{0, 8, 2, 10}, {12, 4, 14, 6}, {3, 11, 1, 9}, {15, 7, 13, 5}}
 
 // Gradient fills dst with a linear gradient in the direction of angle (0 up,
 // 90 right, 180 down, as in CSS). As in CSS the ends lie where the corners
@@ -45,7 +32,7 @@ func Gradient(dst *Bitmap, stops []Stop, angle float64) {
 		for x := range dst.W {
 			dx, dy := float64(x)+0.5-w/2, float64(y)+0.5-h/2
 			t := (dx*sin-dy*cos)/length + 0.5
-			dst.Pix[y*dst.W+x] = stopAt(stops, t, (bayer[y&7][x&7]+0.5)/64)
+			dst.Pix[y*dst.W+x] = stopAt(stops, t, (ordered[y&3][x&3]+0.5)/16)
 		}
 	}
 }

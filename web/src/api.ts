@@ -64,7 +64,11 @@ export interface NewClip {
 }
 
 export const api = {
-  clips: () => call<ClipSummary[]>('GET', '/api/clips'),
+  clips: (search: string, sort: string, from: number) =>
+    call<{ clips: ClipSummary[]; total: number }>(
+      'GET',
+      `/api/clips?${new URLSearchParams({ search, sort, from: String(from) })}`
+    ),
   create: (c: NewClip) => call<{ id: string }>('POST', '/api/clips', c),
   remove: (id: string) => call<void>('DELETE', `/api/clips/${id}`),
   clip: (id: string) => call<{ id: string; revision: number; clip: Clip }>('GET', `/api/clips/${id}`),
@@ -79,7 +83,8 @@ export const api = {
   props: () => call<Prop[]>('GET', '/api/props'),
   importBundle: (file: File) => call<{ id: string }>('POST', '/api/bundles', file),
   exports: (id: string) => call<ExportPart[]>('GET', `/api/clips/${id}/exports`),
-  export: (id: string, shapes: string[]) => call<{ id: string }>('POST', `/api/clips/${id}/exports`, { shapes }),
+  export: (id: string, shapes: string[], quick: boolean) =>
+    call<{ id: string }>('POST', `/api/clips/${id}/exports`, { shapes, quick }),
   cancel: (exportId: string) => call<void>('POST', `/api/exports/${exportId}/cancel`),
   door: () => call<{ closed: boolean; in: boolean; session: boolean }>('GET', '/api/door'),
   signIn: async (phrase: string) => {

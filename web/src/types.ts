@@ -23,6 +23,7 @@ export interface ExportPart {
   error: string
   elapsed: number
   created: string
+  quick: boolean
 }
 
 export class Problem extends Error {

@@ -246,6 +246,8 @@ watch(
   overflow: auto;
   min-height: 0;
   scrollbar-width: thin;
+  /* What is brought into sight does not lie under the ruler and the labels. */
+  scroll-padding: 88px 0 10px 222px;
 }
 
 .inner {

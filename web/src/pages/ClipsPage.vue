@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { watchDebounced } from '@vueuse/core'
 import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type ClipSummary } from '../api'
+import ChoiceField from '../components/ChoiceField.vue'
 import IconButton from '../components/IconButton.vue'
 import NewClip from '../components/NewClip.vue'
 import SessionsPanel from '../components/SessionsPanel.vue'
@@ -18,14 +20,44 @@ const creating = ref(false)
 const deleting = ref<ClipSummary | null>(null)
 const picker = ref<HTMLInputElement | null>(null)
 
-async function load() {
+const search = ref('')
+const sort = ref('changed')
+const total = ref(0)
+const orders = [
+  { id: 'changed', name: 'Last changed' },
+  { id: 'name', name: 'By name' },
+  { id: 'length', name: 'Longest first' }
+]
+let asked = 0
+
+// load reads the list anew, as far as it was seen, or goes on with it.
+async function load(more = false) {
+  const mine = ++asked
+  const seen = clips.value ?? []
   try {
-    clips.value = await api.clips()
+    let list = more ? seen : []
+    const wanted = more ? seen.length + 1 : Math.max(1, seen.length)
+    do {
+      const got = await api.clips(search.value, sort.value, list.length)
+      if (mine !== asked) return
+      total.value = got.total
+      list = [...list, ...got.clips]
+      if (!got.clips.length) break
+    } while (list.length < Math.min(wanted, total.value))
+    clips.value = list
   } catch (e) {
+    if (mine !== asked) return
     notices.fail(e)
     clips.value ??= []
   }
 }
+
+function find() {
+  clips.value = clips.value && []
+  load()
+}
+
+watchDebounced(search, find, { debounce: 200 })
 
 async function importBundle(event: Event) {
   const input = event.target as HTMLInputElement
@@ -56,7 +88,7 @@ function when(iso: string) {
   return new Date(iso).toLocaleDateString('en', { day: 'numeric', month: 'long', hour: '2-digit', minute: '2-digit' })
 }
 
-onMounted(load)
+onMounted(() => load())
 </script>
 
 <template>
@@ -71,7 +103,24 @@ onMounted(load)
       <input ref="picker" type="file" accept=".zip" hidden aria-label="Bundle to import" @change="importBundle" />
     </header>
     <main>
-      <p v-if="clips && !clips.length" class="nothing card-chalk">
+      <div v-if="search || sort !== 'changed' || total > 1" class="find">
+        <input
+          v-model="search"
+          type="search"
+          placeholder="Find a clip by its name"
+          aria-label="Find a clip by its name"
+        />
+        <ChoiceField
+          bare
+          label="Order of the clips"
+          :value="sort"
+          :options="orders"
+          @change="((sort = $event), find())"
+        />
+        <span>{{ total === 1 ? '1 clip' : `${total} clips` }}</span>
+      </div>
+      <p v-if="clips && !clips.length && search" class="hint">No clip is called “{{ search }}”.</p>
+      <p v-else-if="clips && !clips.length" class="nothing card-chalk">
         No clips yet. Begin with a shape and a length; products and a tune come next.
         <BButton class="btn-act" :variant="null" @click="creating = true">New clip</BButton>
       </p>
@@ -90,6 +139,9 @@ onMounted(load)
           <div class="facts">Changed {{ when(c.updated) }}</div>
         </li>
       </ul>
+      <BButton v-if="clips && clips.length < total" variant="outline-primary" @click="load(true)">
+        Show {{ Math.min(40, total - clips.length) }} more
+      </BButton>
     </main>
     <NewClip v-model="creating" />
     <SessionsPanel v-model="listing" />
@@ -133,6 +185,28 @@ ul {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(232px, 1fr));
   gap: 1.2rem;
+}
+
+.find {
+  display: flex;
+  gap: 0.6rem;
+  align-items: center;
+  margin-bottom: 1rem;
+  color: var(--harbour-soft);
+  font-size: 0.82rem;
+}
+
+.find input {
+  width: 17rem;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: var(--chalk);
+  color: inherit;
+  padding: 0.25rem 0.6rem;
+}
+
+.hint {
+  color: var(--harbour-soft);
 }
 
 .clip {
