@@ -7,9 +7,11 @@ import (
 	"testing"
 
 	"billow/core/clip"
+	"billow/core/edit"
 	"billow/core/frame"
 	"billow/core/motion"
 	"billow/core/paint"
+	"billow/core/transition"
 	"billow/demo"
 	"billow/export"
 )
@@ -32,17 +34,34 @@ func TestTheBrowserDrawsWhatTheExportDraws(t *testing.T) {
 				l.Wander = &motion.Wander{Amount: 9, Turn: 3, Pace: 1, Seed: i}
 			}
 		}
-		t.Run(sample.ID, func(t *testing.T) { compareDrawing(t, "parity-"+sample.ID, c, 20, 4) })
+		t.Run(sample.ID, func(t *testing.T) { compareDrawing(t, "parity-"+sample.ID, c, spread(c, 20), 4) })
 	}
 	trial, err := demo.Trial(site.World)
 	if err != nil {
 		t.Fatal(err)
 	}
-	t.Run("trial", func(t *testing.T) { compareDrawing(t, "parity-trial", trial, 8, 1) })
+	t.Run("trial", func(t *testing.T) { compareDrawing(t, "parity-trial", trial, spread(trial, 8), 1) })
+	for _, way := range transition.All {
+		c, err := edit.Apply(trial, []byte(`{"type":"splitScene","at":45,"id":"second"}`))
+		if err != nil {
+			t.Fatal(err)
+		}
+		c.Own("scene").Scene.Leave = clip.Leave{Kind: way.ID, Frames: 12}
+		t.Run(way.ID, func(t *testing.T) { compareDrawing(t, "parity-"+way.ID, c, []int{45, 51, 56}, 2) })
+	}
 }
 
-// compareDrawing draws so many moments, at one part of the full size.
-func compareDrawing(t *testing.T, id string, c *clip.Clip, moments, part int) {
+// spread is so many frames of a clip, here and there.
+func spread(c *clip.Clip, moments int) []int {
+	out := make([]int, moments)
+	for i := range out {
+		out[i] = (i*37 + 5) % c.Length
+	}
+	return out
+}
+
+// compareDrawing draws some frames, at one part of the full size.
+func compareDrawing(t *testing.T, id string, c *clip.Clip, frames []int, part int) {
 	if err := site.Store.CreateClip(t.Context(), id, c, "Copy"); err != nil {
 		t.Fatal(err)
 	}
@@ -55,10 +74,9 @@ func compareDrawing(t *testing.T, id string, c *clip.Clip, moments, part int) {
 	if err := export.Load(t.Context(), c, lib, site.World.Open); err != nil {
 		t.Fatal(err)
 	}
-	for i := range moments {
+	for i, n := range frames {
 		shape := c.Shapes[i%len(c.Shapes)]
 		w, h := shape.W/part, shape.H/part
-		n := (i*37 + 5) % c.Length
 		stage, err := frame.Prepare(c, shape, w, h, lib)
 		if err != nil {
 			t.Fatal(err)

@@ -22,6 +22,7 @@ var names = []struct{ name, file string }{
 	{"fraunces-600", "Fraunces_600SemiBold.ttf"},
 	{"fraunces-600-italic", "Fraunces_600SemiBold_Italic.ttf"},
 	{"caveat-700", "Caveat_700Bold.ttf"},
+	{"rubik-600", "Rubik_600SemiBold.ttf"}, // also Hebrew, Arabic and Cyrillic
 }
 
 // All reads every font.

@@ -9,6 +9,7 @@ import (
 	"billow/core/clip"
 	"billow/core/motion"
 	"billow/core/property"
+	"billow/core/transition"
 	"billow/core/wording"
 )
 
@@ -40,6 +41,7 @@ func catalogue() string {
 	add("pins", clip.PinNames)
 	add("shapes", shapes())
 	add("layerKinds", layerKinds())
+	add("transitions", transitions())
 	fmt.Fprintf(&out, "export const productSlot = %q\n\n", clip.ProductSlot)
 	return strings.TrimSuffix(out.String(), "\n")
 }
@@ -88,6 +90,21 @@ func layerKinds() []kindEntry {
 	var out []kindEntry
 	for _, k := range clip.Kinds {
 		out = append(out, kindEntry{k.ID, k.Name, k.Says, k.Field, k.Holds, k.Fills, k.Plays})
+	}
+	return out
+}
+
+type transitionEntry struct {
+	ID    string `json:"id"`
+	Name  string `json:"name"`
+	Says  string `json:"says"`
+	Usual int    `json:"usual"` // frames
+}
+
+func transitions() []transitionEntry {
+	var out []transitionEntry
+	for _, t := range transition.All {
+		out = append(out, transitionEntry{t.ID, t.Name, t.Says, t.Usual})
 	}
 	return out
 }

@@ -42,7 +42,7 @@ var FontNames = wording.List{
 	{ID: "bricolage-800", Name: "Bricolage, extra bold"}, {ID: "bricolage-500", Name: "Bricolage, medium"},
 	{ID: "hanken-400", Name: "Hanken, regular"}, {ID: "hanken-700", Name: "Hanken, bold"}, {ID: "hanken-900", Name: "Hanken, black"},
 	{ID: "fraunces-600", Name: "Fraunces, semibold"}, {ID: "fraunces-600-italic", Name: "Fraunces, italic"},
-	{ID: "caveat-700", Name: "Caveat, bold"},
+	{ID: "caveat-700", Name: "Caveat, bold"}, {ID: "rubik-600", Name: "Rubik, semibold"},
 }
 
 // Fonts are their IDs.

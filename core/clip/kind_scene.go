@@ -1,5 +1,7 @@
 package clip
 
+import "billow/core/transition"
+
 // Scene is a part of the clip with layers and a time of its own. Scenes follow
 // each other in the order of the layers list.
 type Scene struct {
@@ -9,8 +11,21 @@ type Scene struct {
 	Beats  float64 `json:"beats,omitempty"`
 	Bars   float64 `json:"bars,omitempty"`
 
+	// What leads to the next scene, which begins when this one ends, as it ever does:
+	// this one goes on beneath it meanwhile. None is a cut.
+	Leave Leave `json:"leave,omitzero"`
+
 	Product string `json:"product,omitempty"` // what the slots in it show; none is what the clip says
 }
+
+// Leave is how a scene leads to the next.
+type Leave struct {
+	Kind   string `json:"kind"`   // a transition
+	Frames int    `json:"frames"` // that it takes, 1..300
+}
+
+// Lasts gives a scene the length of another.
+func (s *Scene) Lasts(as Scene) { s.Frames, s.Beats, s.Bars = as.Frames, as.Beats, as.Bars }
 
 // tooLong tells whether a length is beyond all limits, or below 0.
 func (s *Scene) tooLong() bool {
@@ -37,6 +52,14 @@ var sceneKind = &Kind{
 		}
 		if s.tooLong() {
 			return Fault(field, "a scene lasts at most %d seconds", MaxSeconds)
+		}
+		if s.Leave != (Leave{}) {
+			if transition.Named(s.Leave.Kind) == nil {
+				return Fault(field+".leave.kind", "there is no transition %q", s.Leave.Kind)
+			}
+			if err := within(field+".leave.frames", float64(s.Leave.Frames), 1, 300); err != nil {
+				return err
+			}
 		}
 		if !c.hasProduct(s.Product, false) {
 			return Fault(field+".product", "there is no product %q", s.Product)

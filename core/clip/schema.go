@@ -6,6 +6,7 @@ import (
 	"strings"
 
 	"billow/core/motion"
+	"billow/core/transition"
 )
 
 // Schema is the JSON Schema (draft 2020-12) of the document, made from the
@@ -50,7 +51,16 @@ var enums = map[string][]string{
 	"Hit.Kind": {"low", "mid", "high"}, "Key.Off": append([]string{""}, motion.Sides...),
 	"Ease.Kind": motion.EaseNames.IDs(),
 	"Card.Form": {"card", "disc", "burst", "line"}, "Hole.Form": {"disc", "card"},
-	"Move.Kind": MoveKinds, "Move.Side": append([]string{""}, motion.Sides...), "Reveal.Side": motion.Sides[:4],
+	"Leave.Kind": transitionIDs(),
+	"Move.Kind":  MoveKinds, "Move.Side": append([]string{""}, motion.Sides...), "Reveal.Side": motion.Sides[:4],
+}
+
+func transitionIDs() []string {
+	out := []string{""} // a cut
+	for _, t := range transition.All {
+		out = append(out, t.ID)
+	}
+	return out
 }
 
 func describe(t reflect.Type, defs map[string]any) map[string]any {

@@ -105,6 +105,7 @@ func (l *Layer) Walk(v Visitor) {
 	if l.Scene != nil {
 		name(v.Product, &l.Scene.Product)
 		tell(v.Frames, &l.Scene.Frames)
+		tell(v.Frames, &l.Scene.Leave.Frames)
 		tell(v.Beats, &l.Scene.Beats)
 		tell(v.Bars, &l.Scene.Bars)
 	}

@@ -118,7 +118,7 @@ func (t *TrimScene) apply(c *clip.Clip) error {
 		}
 		endAt(c, p, *t.To)
 	case t.Length != nil:
-		*c.Own(t.Scene).Scene = *t.Length
+		c.Own(t.Scene).Scene.Lasts(*t.Length)
 	default:
 		return clip.Fault("to", "a scene gets another end, another beginning or another length")
 	}
@@ -134,7 +134,7 @@ func endAt(c *clip.Clip, p clip.Playing, to timing.Moment) {
 			return
 		}
 	}
-	*c.Own(p.ID).Scene = clip.Scene{Frames: c.Clock().Frame(to) - p.From}
+	c.Own(p.ID).Scene.Lasts(clip.Scene{Frames: c.Clock().Frame(to) - p.From})
 }
 
 // trimBeginning cuts off what comes before a moment of the clip. The scene begins
@@ -195,6 +195,7 @@ func (s *SplitScene) apply(c *clip.Clip) error {
 		return err
 	}
 	c.Own(s.ID).Name = name
+	c.Own(first).Scene.Leave = clip.Leave{}
 	was := p.Clock(c)
 	endAt(c, p, s.At)
 	now, err := playing(c, s.ID)

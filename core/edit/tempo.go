@@ -101,10 +101,10 @@ func endBeat(c *clip.Clip, p clip.Playing) float64 {
 // for and the beat begins one.
 func setBeats(c *clip.Clip, p clip.Playing, end float64, bars bool) {
 	own := c.Own(p.ID)
-	*own.Scene = clip.Scene{Beats: end - p.First}
+	own.Scene.Lasts(clip.Scene{Beats: end - p.First})
 	bar := float64(c.Tempo.PerBar)
 	if n := end/bar - math.Round(p.First/bar); bars && math.Mod(end, bar) == 0 && n > 0 {
-		*own.Scene = clip.Scene{Bars: n}
+		own.Scene.Lasts(clip.Scene{Bars: n})
 	}
 }
 

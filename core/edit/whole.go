@@ -73,7 +73,7 @@ func setLength(c *clip.Clip, length int) error {
 			l.To = nil
 		}
 	}
-	*c.Own(last.ID).Scene = clip.Scene{Frames: length - last.From}
+	c.Own(last.ID).Scene.Lasts(clip.Scene{Frames: length - last.From})
 	c.Fit()
 	for i := range c.Sounds {
 		t := &c.Sounds[i]

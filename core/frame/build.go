@@ -24,9 +24,24 @@ func (s *Stage) Painter() *Painter {
 func (p *Painter) Draw(dst *paint.Bitmap, frame int) {
 	p.nodes = p.nodes[:0]
 	for _, a := range p.stage.top {
-		p.nodes = p.add(p.nodes, a, whole(float64(frame)))
+		p.nodes = p.addTop(p.nodes, a, frame)
 	}
 	p.graph.Draw(dst, p.nodes)
+}
+
+// addTop is add for what lies in no group. A scene that leads to the next is drawn
+// with that.
+func (p *Painter) addTop(out []*graph.Node, a *actor, frame int) []*graph.Node {
+	env := whole(float64(frame))
+	if a.leaves != nil && frame >= a.next {
+		return out
+	}
+	b := a.before
+	if b == nil || !a.on(env.frame) || frame >= b.to {
+		return p.add(out, a, env)
+	}
+	progress := float64(frame-b.next+1) / float64(b.to-b.next+1)
+	return append(out, graph.Lead(graph.Stack(p.add(nil, b, env)), graph.Stack(p.add(nil, a, env)), b.leaves, progress))
 }
 
 // add appends the nodes of an actor that shows, from the back to the front.

@@ -43,7 +43,8 @@ func (s *Stage) exposures(a *actor, env around) []paint.Affine {
 // poseAt is an actor's mapping to the frame at a time of the clip.
 func (s *Stage) poseAt(a *actor, frame float64) paint.Affine {
 	env, _ := s.surroundings(a, frame)
-	return s.local(a, env).M.Then(env.m)
+	m, _ := s.seen(a, env, s.local(a, env).M)
+	return m
 }
 
 // apart is how far the farthest corner of a layer moves between two mappings,

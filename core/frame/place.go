@@ -179,8 +179,8 @@ func (s *Stage) Path(layer string) Path {
 			env = s.inside(a.parent, outer)
 			env.frame = f
 		}
-		m := s.local(a, env).M.Then(env.m)
-		return [2]float64{m.E, m.F}, env.m
+		m, near := s.seen(a, env, s.local(a, env).M)
+		return [2]float64{m.E, m.F}, env.m.Then(paint.Scale(near, near))
 	}
 	for f := out.First; f <= last; f++ {
 		p, _ := at(float64(f))

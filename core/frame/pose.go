@@ -58,9 +58,6 @@ var propertyIndex = func() map[string]int {
 	return out
 }()
 
-// eye is how far in front of the picture plane it is looked at from, in units.
-const eye = 1000
-
 // Pose is how a layer stands at one moment.
 type Pose struct {
 	M           paint.Affine // from the layer's own units, about its centre, to units about the frame's
@@ -142,12 +139,20 @@ func (s *Stage) local(a *actor, env around) Pose {
 		step := at - env.frame // what is stepped is carried in steps, too
 		m = m.Then(s.carry(a, around{frame: at, outer: env.outer + step}).as(a.layer.Follow))
 	}
-	near := 1.0
-	if d := a.number(depth, at); d != 0 {
-		near = eye / (eye + d)
-		m = m.Then(paint.Scale(near, near))
-	}
-	return Pose{M: m, Opacity: min(max(a.number(opacity, at)/100, 0), 1), Turn: turn, Position: g.plain, Perspective: near}
+	return Pose{M: m, Opacity: min(max(a.number(opacity, at)/100, 0), 1), Turn: turn, Position: g.plain}
+}
+
+// deep is how deep an actor lies in what surrounds it.
+func (s *Stage) deep(a *actor, env around) float64 {
+	at, _, _, _ := s.held(a, env.frame)
+	return env.depth + a.number(depth, at)
+}
+
+// seen is an actor's mapping to the frame as the camera sees it, and how much
+// larger.
+func (s *Stage) seen(a *actor, env around, m paint.Affine) (paint.Affine, float64) {
+	view, near := s.cameraAt(env.outer).sees(s.deep(a, env))
+	return m.Then(env.m).Then(view), near
 }
 
 // about is what sizes, leans and turns an actor about its pivot.
@@ -167,7 +172,8 @@ func (a *actor) about(g gesture, at float64) paint.Affine {
 type around struct {
 	frame   float64      // of the inside
 	outer   float64      // of the clip
-	m       paint.Affine // from the inside to the frame
+	m       paint.Affine // from the inside to the frame, as far as groups have a part in it
+	depth   float64      // of the groups together
 	shutter float64      // the largest of the groups', degrees
 }
 
@@ -178,6 +184,7 @@ func (s *Stage) inside(a *actor, out around) around {
 	in := out
 	in.m = paint.Translate(-a.gx, -a.gy).Then(s.local(a, out).M).Then(out.m)
 	in.frame = s.timeIn(a, out.frame)
+	in.depth = s.deep(a, out)
 	in.shutter = max(out.shutter, a.layer.Shutter)
 	return in
 }
@@ -238,7 +245,7 @@ func (a *actor) on(frame float64) bool {
 // pose is an actor's pose in the frame.
 func (s *Stage) pose(a *actor, out around) Pose {
 	p := s.local(a, out)
-	p.M = p.M.Then(out.m)
+	p.M, p.Perspective = s.seen(a, out, p.M)
 	p.Cast = s.cast(a, out.frame, out.outer)
 	if !p.Cast.None() {
 		_, size := spread(out.m)
@@ -274,7 +281,8 @@ func (s *Stage) Repivot(layer string, frame float64, x, y float64) (to, move [2]
 		return to, move, false
 	}
 	env, _ := s.surroundings(a, frame)
-	inv, ok := s.local(a, env).M.Then(env.m).Inverse()
+	seen, _ := s.seen(a, env, s.local(a, env).M)
+	inv, ok := seen.Inverse()
 	if !ok {
 		return to, move, false
 	}

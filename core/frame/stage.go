@@ -13,6 +13,7 @@ import (
 	"billow/core/motion"
 	"billow/core/paint"
 	"billow/core/timing"
+	"billow/core/transition"
 )
 
 // Stage is a clip made ready to be drawn in one shape at one size in pixels. It
@@ -77,6 +78,7 @@ func Arrange(c *clip.Clip, shape clip.Shape, lib *Library) *Stage {
 		s.byID[l.ID] = a
 		s.actors = append(s.actors, a)
 	}
+	s.lead()
 	s.tie()
 	for _, a := range s.top {
 		s.ready(a)
@@ -118,6 +120,27 @@ func (s *Stage) tie() {
 	}
 }
 
+// lead lets scenes go on while they lead to the next.
+func (s *Stage) lead() {
+	list := s.clip.Scenes()
+	for i, p := range list[:max(len(list)-1, 0)] {
+		n := p.Length.Leave.Frames
+		if n == 0 {
+			continue
+		}
+		n = min(n, list[i+1].To-list[i+1].From)
+		from := s.byID[p.ID]
+		s.byID[list[i+1].ID].before = from
+		from.next = p.To
+		from.leaves = transition.Named(p.Length.Leave.Kind)
+		for _, a := range s.actors {
+			if a.layer.To == nil && (a.layer.ID == p.ID || s.clip.Within(a.layer, p.ID)) {
+				a.to += n
+			}
+		}
+	}
+}
+
 // actor is one layer on a stage.
 type actor struct {
 	layer    *clip.Layer
@@ -126,7 +149,10 @@ type actor struct {
 	parent   *actor
 	children []*actor
 	leader   *actor // what it follows
-	from, to int    // frames of the clip, to not included
+	before   *actor // of a scene: the one that leads to it, if that takes time
+	leaves   *transition.Transition
+	next     int // of a scene that leaves: the frame on which the next one begins
+	from, to int // frames of the clip, to not included
 	clock    timing.Clock
 	rest     clip.Rest
 	gx, gy   float64         // a group: the centre of what is in it, at rest
@@ -224,7 +250,7 @@ func (s *Stage) resolveOff(a *actor) {
 			continue
 		}
 		f := curve.Frame(i)
-		p := s.pose(a, around{frame: f, outer: f, m: up})
+		p := s.pose(a, around{frame: f, outer: f, m: up, depth: depthOver(a.parent, f)})
 		rim := 2 * a.rim(f)
 		box := bounds(p.M, a.w+rim, a.h+rim)
 		if !p.Cast.None() {
@@ -245,6 +271,16 @@ func (s *Stage) resolveOff(a *actor) {
 		curve.Set(i, 1, at[1]+(down.B*by[0]+down.D*by[1])/p.Perspective)
 	}
 	curve.Bend()
+}
+
+// depthOver is how deep a group and those around it lie on a frame, without what
+// their own time makes of it.
+func depthOver(g *actor, frame float64) float64 {
+	sum := 0.0
+	for ; g != nil; g = g.parent {
+		sum += g.number(depth, frame)
+	}
+	return sum
 }
 
 // rim is how far an outline reaches beyond a layer's bounds, in units: all of it

@@ -10,10 +10,8 @@ import (
 	"billow/core/offer"
 	"billow/core/paint"
 
-	"github.com/go-text/typesetting/di"
 	"github.com/go-text/typesetting/font"
 	"github.com/go-text/typesetting/font/opentype"
-	"github.com/go-text/typesetting/language"
 	"github.com/go-text/typesetting/shaping"
 	"golang.org/x/image/math/fixed"
 )
@@ -23,7 +21,11 @@ type Block struct {
 	W, H    float64 // of words and plate together, units
 	Shapes  []Shape // from the back to the front
 	Lines   int
+	Words   int
 	Missing []rune // letters that no font has
+
+	Glyphs   []Glyph // in the order in which they are drawn
+	Clusters int
 }
 
 // Shape is an outline in one colour; a letter may have a line along its edge.
@@ -89,6 +91,7 @@ type setter struct {
 	text    []rune
 	styles  []Span // of each rune, without its text
 	missing []rune
+	begins  []int // the rune with which each glyph of the block begins
 	shaper  shaping.HarfbuzzShaper
 }
 
@@ -150,6 +153,7 @@ func (s *setter) paragraph(from, to int, width float64) []shaping.Line {
 	if len(text) == 0 {
 		return []shaping.Line{nil}
 	}
+	direction, lang := directionOf(text), languageOf(text)
 	var runs []shaping.Output
 	var seg shaping.Segmenter
 	for a := 0; a < len(text); {
@@ -158,8 +162,7 @@ func (s *setter) paragraph(from, to int, width float64) []shaping.Line {
 			b++
 		}
 		in := shaping.Input{
-			Text: text, RunStart: a, RunEnd: b, Direction: di.DirectionLTR,
-			Size: fixed.I(em), Language: language.NewLanguage("en"),
+			Text: text, RunStart: a, RunEnd: b, Direction: direction, Size: fixed.I(em), Language: lang,
 		}
 		for _, part := range seg.Split(in, fallback{s.fonts, s.face(s.styles[from+a].Emphasis)}) {
 			runs = append(runs, s.shaper.Shape(part))
@@ -173,7 +176,7 @@ func (s *setter) paragraph(from, to int, width float64) []shaping.Line {
 		width = 1e6
 	}
 	var wrap shaping.LineWrapper
-	config := shaping.WrapConfig{Direction: di.DirectionLTR}
+	config := shaping.WrapConfig{Direction: direction}
 	out, _ := wrap.WrapParagraph(config, int(width), text, shaping.NewSliceIterator(runs))
 	// The wrapper's lines share its scratch memory with the next paragraph.
 	copied := make([]shaping.Line, len(out))
@@ -199,6 +202,8 @@ func (s *setter) layout(b *Block, size, width float64) {
 	height := pitch*float64(len(lines)-1) + em
 	caps := float64(s.face(false).LineMetric(font.CapHeight)) / float64(s.face(false).Upem()) * em
 	b.Lines = len(lines)
+	var of []int
+	of, b.Words = wordsIn(s.text)
 	for i, line := range lines {
 		x := -widest / 2
 		switch s.words.Align {
@@ -208,8 +213,9 @@ func (s *setter) layout(b *Block, size, width float64) {
 			x = widest/2 - widths[i]
 		}
 		y := -height/2 + em/2 + pitch*float64(i) + caps/2
-		s.line(b, line, starts[i], x, y, k)
+		s.line(b, line, place{i, starts[i], x, y, k}, of)
 	}
+	b.Clusters = numbered(b.Glyphs, s.begins, len(s.text))
 	b.W, b.H = widest*k, height*k
 	if p := s.words.Plate; p != nil {
 		s.plate(b, p, size, (height-em+caps)*k)
@@ -218,20 +224,34 @@ func (s *setter) layout(b *Block, size, width float64) {
 
 func units(v fixed.Int26_6) float64 { return float64(v) / 64 }
 
-// line adds the outlines of a line whose baseline begins at (x, y).
-func (s *setter) line(b *Block, line shaping.Line, start int, x, y, k float64) {
+// place is where a line is set: its number, its paragraph's first rune, and where
+// its baseline begins, em units; k of them are a unit.
+type place struct {
+	line, start int
+	x, y, k     float64
+}
+
+// line adds the outlines of a line. of is the word of each rune.
+func (s *setter) line(b *Block, line shaping.Line, at place, of []int) {
 	sort.SliceStable(line, func(i, j int) bool { return line[i].VisualIndex < line[j].VisualIndex })
+	x, y, k := at.x, at.y, at.k
 	for _, run := range line {
 		if len(run.Glyphs) == 0 {
 			continue
 		}
 		begin := x
-		style := s.styles[start+run.Runes.Offset]
+		style := s.styles[at.start+run.Runes.Offset]
 		var path paint.Path
 		scale := em / float64(run.Face.Upem())
 		for _, g := range run.Glyphs {
-			at := paint.Affine{A: scale, D: -scale, E: x + units(g.XOffset), F: y - units(g.YOffset)}
-			path = appendGlyph(path, run.Face, g.GlyphID, at)
+			m := paint.Affine{A: scale, D: -scale, E: x + units(g.XOffset), F: y - units(g.YOffset)}
+			from := len(path)
+			path = appendGlyph(path, run.Face, g.GlyphID, m)
+			rune := at.start + g.TextIndex()
+			s.begins = append(s.begins, rune)
+			b.Glyphs = append(b.Glyphs, Glyph{
+				Shape: len(b.Shapes), From: from, To: len(path), Line: at.line, Word: of[rune], X: x * k, Y: y * k, Advance: units(g.Advance) * k,
+			})
 			x += units(g.Advance)
 		}
 		fill := s.fill(style.Emphasis)
@@ -290,6 +310,9 @@ func (s *setter) plate(b *Block, p *clip.Plate, size, capsHeight float64) {
 		b.H = h
 	}
 	b.Shapes = append([]Shape{{path, p.Fill, false}}, b.Shapes...)
+	for i := range b.Glyphs {
+		b.Glyphs[i].Shape++
+	}
 }
 
 // Raster draws the block at a number of pixels a unit, its letters outlined

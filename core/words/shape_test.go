@@ -127,6 +127,31 @@ func TestWordsAreShapedAsHarfBuzzShapesThem(t *testing.T) {
 	}
 }
 
+// Text that runs from right to left, and letters of other scripts, are shaped as
+// HarfBuzz does it when it finds direction and script by itself.
+func TestOtherScriptsAreShapedAsHarfBuzzShapesThem(t *testing.T) {
+	const file = "../../fonts/Rubik_600SemiBold.ttf"
+	ttf, err := os.ReadFile(file)
+	if err != nil {
+		t.Fatal(err)
+	}
+	fonts := NewFonts()
+	if err := fonts.Add("font", ttf); err != nil {
+		t.Fatal(err)
+	}
+	for _, text := range []string{"שלום", "פנססערה", "קומקום", "مرحبا", "فانوس", "الصباح", "Кружка", "Фонарь", "чайник"} {
+		out, err := exec.Command("hb-shape", "--font-file="+file, "--font-size=64000", "--no-glyph-names", "--no-clusters", "--output-format=json", text).Output()
+		if err != nil {
+			t.Fatal(err)
+		}
+		var want []shaped
+		if err := json.Unmarshal(out, &want); err != nil {
+			t.Fatal(err)
+		}
+		compareShaped(t, "Rubik", text, glyphsOf(fonts, text), want)
+	}
+}
+
 func glyphsOf(fonts *Fonts, text string) []shaped {
 	s := &setter{fonts: fonts, words: &clip.Words{Text: text, Font: "font"}}
 	s.gather([]Span{{Text: text}})

@@ -2,7 +2,7 @@
 import * as catalogue from './gen/catalogue'
 import type { Move } from './types'
 
-export { easings, fonts, blends, pins, sides } from './gen/catalogue'
+export { easings, fonts, blends, pins, sides, transitions } from './gen/catalogue'
 export const standardShapes = catalogue.shapes
 
 const shapeOf = (id: string) => catalogue.shapes.find((s) => s.id === id)

@@ -77,6 +77,7 @@ export const fonts = [
   {"id":"fraunces-600","name":"Fraunces, semibold"},
   {"id":"fraunces-600-italic","name":"Fraunces, italic"},
   {"id":"caveat-700","name":"Caveat, bold"},
+  {"id":"rubik-600","name":"Rubik, semibold"},
 ] as const
 
 export const blends = [
@@ -126,6 +127,10 @@ export const layerKinds = [
   {"id":"backdrop","name":"Backdrop","says":"Fills the frame behind all","field":"backdrop","holds":false,"fills":true,"plays":false},
   {"id":"group","name":"Group","says":"Layers that go together","field":"inside","holds":true,"fills":false,"plays":false},
   {"id":"scene","name":"Scene","says":"A part of the clip with a time of its own","field":"scene","holds":true,"fills":true,"plays":true},
+] as const
+
+export const transitions = [
+  {"id":"dissolve","name":"Dissolve","says":"One scene fades into the next","usual":12},
 ] as const
 
 export const productSlot = "@product"

@@ -132,6 +132,11 @@ export interface Layer {
   lineup?: Lineup | null
 }
 
+export interface Leave {
+  kind: '' | 'dissolve'
+  frames: number
+}
+
 export interface Light {
   direction: number
   height: number
@@ -229,6 +234,7 @@ export interface Scene {
   frames?: number
   beats?: number
   bars?: number
+  leave?: Leave
   product?: string
 }
 
@@ -308,7 +314,7 @@ export interface Wander {
 export interface Words {
   text: string
   product?: string
-  font: 'bricolage-800' | 'bricolage-500' | 'hanken-400' | 'hanken-700' | 'hanken-900' | 'fraunces-600' | 'fraunces-600-italic' | 'caveat-700'
+  font: 'bricolage-800' | 'bricolage-500' | 'hanken-400' | 'hanken-700' | 'hanken-900' | 'fraunces-600' | 'fraunces-600-italic' | 'caveat-700' | 'rubik-600'
   fill: string
   emphasisFont?: string
   emphasisFill: string

@@ -5,6 +5,7 @@ import { useEditor } from '../../stores/editor'
 import type { Layer, Scene } from '../../types'
 import ChoiceField from '../ChoiceField.vue'
 import NumberField from '../NumberField.vue'
+import { transitions } from '../../words'
 
 // A scene's length. What is in it counts its time from its beginning.
 const props = defineProps<{ layer: Layer; content: Scene }>()
@@ -16,6 +17,16 @@ const clipShows = computed(() => {
   const name = products.value.find((p) => p.id === editor.clip?.shown)?.name
   return name ? `As the clip: ${name}` : 'None'
 })
+const follows = computed(() => {
+  const list = editor.view.scenes
+  return list[list.findIndex((s) => s.id === props.layer.id) + 1]
+})
+
+function leave(kind: NonNullable<Scene['leave']>['kind'], frames?: number) {
+  const usual = transitions.find((t) => t.id === kind)?.usual ?? 0
+  const scene = { leave: { kind, frames: kind ? (frames ?? (props.content.leave?.frames || usual)) : 0 } }
+  editor.run({ type: 'setLayer', layer: props.layer.id, set: { scene } })
+}
 const units = [
   { id: 'frames', name: 'Frames' },
   { id: 'beats', name: 'Beats' },
@@ -42,6 +53,26 @@ const units = [
           : 'It ends on a beat, and goes on doing so at another tempo.'
       }}
     </p>
+    <template v-if="follows">
+      <h2>Leads to {{ follows.name }}</h2>
+      <div class="pair">
+        <ChoiceField
+          label="By"
+          :value="content.leave?.kind ?? ''"
+          :options="[{ id: '', name: 'A cut' }, ...transitions]"
+          @change="leave($event)"
+        />
+        <NumberField
+          v-if="content.leave?.kind"
+          label="Frames"
+          :value="content.leave.frames"
+          @change="leave(content.leave.kind, Math.round($event))"
+        />
+      </div>
+      <p v-if="content.leave?.kind" class="says">
+        {{ follows.name }} begins when it ever did; this scene goes on beneath it meanwhile.
+      </p>
+    </template>
     <template v-if="products.length">
       <h2>Product</h2>
       <ChoiceField
