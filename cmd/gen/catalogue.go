@@ -77,19 +77,21 @@ func properties(list []property.Property) []propertyEntry {
 }
 
 type kindEntry struct {
-	ID    string `json:"id"`
-	Name  string `json:"name"`
-	Says  string `json:"says"`
-	Field string `json:"field"` // of a layer, where its content is
-	Holds bool   `json:"holds"` // other layers lie in it
-	Fills bool   `json:"fills"` // it covers the frame wherever it rests
-	Plays bool   `json:"plays"` // it shows after the one of its kind before it
+	ID      string `json:"id"`
+	Name    string `json:"name"`
+	Says    string `json:"says"`
+	Field   string `json:"field"` // of a layer, where its content is
+	Icon    string `json:"icon"`
+	Offered bool   `json:"offered"` // it can be put on the Tabletop as it is
+	Holds   bool   `json:"holds"`   // other layers lie in it
+	Fills   bool   `json:"fills"`   // it covers the frame wherever it rests
+	Plays   bool   `json:"plays"`   // it shows after the one of its kind before it
 }
 
 func layerKinds() []kindEntry {
 	var out []kindEntry
 	for _, k := range clip.Kinds {
-		out = append(out, kindEntry{k.ID, k.Name, k.Says, k.Field, k.Holds, k.Fills, k.Plays})
+		out = append(out, kindEntry{k.ID, k.Name, k.Says, k.Field, k.Icon, k.Offered, k.Holds, k.Fills, k.Plays})
 	}
 	return out
 }
@@ -110,16 +112,19 @@ func transitions() []transitionEntry {
 }
 
 type moveEntry struct {
-	ID    string       `json:"id"`
-	Name  string       `json:"name"`
-	Says  string       `json:"says"`
-	Sides wording.List `json:"sides"`
+	ID     string       `json:"id"`
+	Name   string       `json:"name"`
+	Says   string       `json:"says"`
+	Sides  wording.List `json:"sides"`
+	Turns  bool         `json:"turns"`
+	Strong bool         `json:"strong"`
+	Drifts bool         `json:"drifts"`
 }
 
 func moves() []moveEntry {
 	var out []moveEntry
-	for _, m := range clip.MoveNames {
-		out = append(out, moveEntry{m.ID, m.Name, m.Says, clip.MoveSides(m.ID)})
+	for _, m := range clip.Moves {
+		out = append(out, moveEntry{m.ID, m.Name, m.Says, append(wording.List{}, m.Sides...), m.Turns, m.Strong, m.Drifts})
 	}
 	return out
 }

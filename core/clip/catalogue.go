@@ -1,9 +1,6 @@
 package clip
 
-import (
-	"billow/core/motion"
-	"billow/core/wording"
-)
+import "billow/core/wording"
 
 // ShapeNames are the standard shapes with their ratios.
 var ShapeNames = wording.List{
@@ -47,34 +44,3 @@ var FontNames = wording.List{
 
 // Fonts are their IDs.
 var Fonts = FontNames.IDs()
-
-// MoveNames are the kinds of moves.
-var MoveNames = wording.List{
-	{ID: "gust", Name: "Gust", Says: "Flies in from an edge, turns upright, eases to a stop"},
-	{ID: "settle", Name: "Settle", Says: "Drops, hops, rests"},
-	{ID: "swell", Name: "Swell", Says: "Pops past full size and back"},
-	{ID: "flutter", Name: "Flutter", Says: "Sways from where it hangs and dies down"},
-	{ID: "waft", Name: "Waft", Says: "Drifts slowly until it leaves"},
-	{ID: "unfurl", Name: "Unfurl", Says: "Is revealed along its own edge"},
-	{ID: "lull", Name: "Lull", Says: "Stays exactly still"},
-	{ID: "whisk", Name: "Whisk", Says: "Leaves fast"},
-}
-
-// MoveKinds are their IDs.
-var MoveKinds = MoveNames.IDs()
-
-// MoveSides are the sides from which, or to which, a kind of move may go; none
-// where it has no side.
-func MoveSides(kind string) wording.List {
-	switch kind {
-	case "gust":
-		return append(motion.SideNames[:len(motion.SideNames):len(motion.SideNames)], wording.Entry{Name: "From nothing"})
-	case "whisk":
-		return append(motion.SideNames[:len(motion.SideNames):len(motion.SideNames)], wording.Entry{Name: "To nothing"})
-	case "settle", "waft":
-		return motion.SideNames
-	case "unfurl":
-		return motion.SideNames[:4]
-	}
-	return wording.List{}
-}

@@ -11,6 +11,9 @@ type Kind struct {
 	Name  string // as people read it
 	Says  string // what it is for, in a few words
 	Field string // the field of Layer that holds its content
+	Icon  string // its picture on the page, of Bootstrap's icons
+
+	Offered bool // it can be put on the Tabletop as it is, without a picture or other layers
 
 	Holds bool // other layers lie in it
 	Fills bool // it covers the frame wherever it rests, and so is neither placed nor picked nor followed, and casts no shadow

@@ -22,7 +22,7 @@ type Stop struct {
 var stopColours = []string{StopColour1, StopColour2, StopColour3, StopColour4}
 
 var backdropKind = &Kind{
-	ID: KindBackdrop, Name: "Backdrop", Says: "Fills the frame behind all", Field: "backdrop", Fills: true,
+	ID: KindBackdrop, Name: "Backdrop", Says: "Fills the frame behind all", Field: "backdrop", Icon: "image", Offered: true, Fills: true,
 	Properties: stopColours,
 	Colours: func(l *Layer, property string) *colour.Colour {
 		if i := StopIndex(property); i >= 0 && i < len(l.Backdrop.Stops) {

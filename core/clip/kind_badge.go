@@ -1,7 +1,7 @@
 package clip
 
 var badgeKind = &Kind{
-	ID: KindBadge, Name: "Badge", Says: "A price or a call on a plate", Field: "words", Goes: true, Block: true,
+	ID: KindBadge, Name: "Badge", Says: "A price or a call on a plate", Field: "words", Icon: "patch-check", Offered: true, Goes: true, Block: true,
 	Properties: wordsProperties, Colours: wordsColour, Holding: holdsWords, Check: checkWords,
 	Draft: func(_ *Clip, l *Layer, from DraftOf) {
 		text := "New"

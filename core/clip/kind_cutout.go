@@ -45,7 +45,7 @@ func (f Fitted) For(next Fitted) (k float64, drop func(size float64) float64) {
 }
 
 var cutoutKind = &Kind{
-	ID: KindCutout, Name: "Cut-out", Says: "A product without its background", Field: "cutout", Rim: true,
+	ID: KindCutout, Name: "Cut-out", Says: "A product without its background", Field: "cutout", Icon: "box-seam", Rim: true,
 	Properties: []string{OutlineColour, Outline},
 	Colours: func(l *Layer, property string) *colour.Colour {
 		if property == OutlineColour {

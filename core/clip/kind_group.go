@@ -53,7 +53,7 @@ type Item struct {
 }
 
 var groupKind = &Kind{
-	ID: KindGroup, Name: "Group", Says: "Layers that go together", Field: "inside", Holds: true,
+	ID: KindGroup, Name: "Group", Says: "Layers that go together", Field: "inside", Icon: "collection", Holds: true,
 	Properties: []string{Time},
 	Draft:      func(_ *Clip, l *Layer, _ DraftOf) { *l = NewGroup(l.ID, l.Name) },
 	Holding:    func(l *Layer) bool { return l.Inside != nil },

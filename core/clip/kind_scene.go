@@ -34,7 +34,7 @@ func (s *Scene) tooLong() bool {
 }
 
 var sceneKind = &Kind{
-	ID: KindScene, Name: "Scene", Says: "A part of the clip with a time of its own", Field: "scene", Holds: true, Fills: true, Plays: true,
+	ID: KindScene, Name: "Scene", Says: "A part of the clip with a time of its own", Field: "scene", Icon: "film", Holds: true, Fills: true, Plays: true,
 	Draft: func(c *Clip, l *Layer, _ DraftOf) {
 		*l = NewScene(l.ID, c.FreeSceneName(), Scene{Bars: 2})
 	},

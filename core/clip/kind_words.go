@@ -33,7 +33,7 @@ type Plate struct {
 }
 
 var wordsKind = &Kind{
-	ID: KindWords, Name: "Headline", Says: "Words of any size", Field: "words", Goes: true, Block: true,
+	ID: KindWords, Name: "Headline", Says: "Words of any size", Field: "words", Icon: "fonts", Offered: true, Goes: true, Block: true,
 	Properties: wordsProperties, Colours: wordsColour, Holding: holdsWords, Check: checkWords,
 	Draft: func(c *Clip, l *Layer, _ DraftOf) { *l = NewWords(l.ID, "Headline", KindWords, "One *bright* line") },
 }

@@ -52,6 +52,17 @@ func move(kind string, change func(*clip.Move)) clip.Move {
 	return m
 }
 
+func TestEveryMoveHasARecipe(t *testing.T) {
+	for _, kind := range clip.Moves {
+		if recipes[kind.ID] == nil {
+			t.Errorf("nothing says what keys a %s writes", kind.Name)
+		}
+	}
+	if len(recipes) != len(clip.Moves) {
+		t.Errorf("there are %d recipes for %d kinds of moves", len(recipes), len(clip.Moves))
+	}
+}
+
 // at is the value of a property on a frame, of its keys.
 func at(c *clip.Clip, l *clip.Layer, property string, frame float64) [4]float64 {
 	return clip.Curve(property, l.Tracks[property], c.Clock()).Sample(frame)

@@ -44,15 +44,8 @@ export const productSlot = catalogue.productSlot
 // What is known of a kind of layers.
 export const kindOf = (id: string | undefined) => catalogue.layerKinds.find((k) => k.id === id)
 
-export const kindIcon: Record<string, string> = {
-  cutout: 'bi bi-box-seam',
-  words: 'bi bi-fonts',
-  badge: 'bi bi-patch-check',
-  backdrop: 'bi bi-image',
-  card: 'bi bi-square',
-  group: 'bi bi-collection',
-  scene: 'bi bi-film'
-}
+export const offeredKinds = catalogue.layerKinds.filter((k) => k.offered)
+export const kindIcon = (id: string | undefined) => `bi bi-${kindOf(id)?.icon ?? 'square'}`
 
 export const timecode = (frame: number, rate: number) =>
   `${Math.floor(frame / rate)}s${String(frame % rate).padStart(2, '0')}f`

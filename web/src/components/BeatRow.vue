@@ -25,7 +25,7 @@ const name = computed(() => (light.value ? 'Light' : (layer.value?.name ?? '')))
 const lanes = computed(() => (props.open ? props.row.tracks : props.row.tracks.slice(0, 1)))
 const laneHeight = computed(() => (props.open ? 34 : 24))
 const height = computed(() => (props.open ? 14 : 4) + Math.max(1, lanes.value.length) * laneHeight.value)
-const icon = computed(() => (light.value ? 'bi bi-lamp' : kindIcon[layer.value?.kind ?? 'cutout']))
+const icon = computed(() => (light.value ? 'bi bi-lamp' : kindIcon(layer.value?.kind)))
 const soloed = computed(() => editor.solo.includes(props.row.layer))
 
 const x = (frame: number) => leftRoom + frame * props.scale

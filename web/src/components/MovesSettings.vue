@@ -37,8 +37,14 @@ const about = (m: Move) => {
   return s ? `${timecode(s.from, rate.value)} to ${timecode(s.to, rate.value)}` : ''
 }
 const isOn = (m: Move) => typeof m.at !== 'number'
-const sidesOf = (m: Move): readonly { id: NonNullable<Move['side']>; name: string }[] =>
-  moveKinds.find((k) => k.id === m.kind)?.sides ?? []
+// What settings a kind of move has comes from the core.
+interface Kind {
+  readonly sides: readonly { readonly id: NonNullable<Move['side']>; readonly name: string }[]
+  readonly turns: boolean
+  readonly strong: boolean
+  readonly drifts: boolean
+}
+const kindOf = (m: Move): Kind => moveKinds.find((k) => k.id === m.kind) ?? moveKinds[0]
 </script>
 
 <template>
@@ -75,21 +81,15 @@ const sidesOf = (m: Move): readonly { id: NonNullable<Move['side']>; name: strin
       </div>
       <div v-if="openId === m.id" class="three">
         <ChoiceField
-          v-if="sidesOf(m).length"
+          v-if="kindOf(m).sides.length"
           label="Side"
           :value="m.side ?? ''"
-          :options="sidesOf(m)"
+          :options="kindOf(m).sides"
           @change="set(m, { side: $event })"
         />
+        <NumberField v-if="kindOf(m).turns" label="Lean" unit="°" :value="m.turn" @change="set(m, { turn: $event })" />
         <NumberField
-          v-if="m.kind !== 'swell' && m.kind !== 'unfurl' && m.kind !== 'lull'"
-          label="Lean"
-          unit="°"
-          :value="m.turn"
-          @change="set(m, { turn: $event })"
-        />
-        <NumberField
-          v-if="m.kind !== 'unfurl' && m.kind !== 'lull'"
+          v-if="kindOf(m).strong"
           label="Strength"
           unit="%"
           :step="10"
@@ -114,7 +114,7 @@ const sidesOf = (m: Move): readonly { id: NonNullable<Move['side']>; name: strin
           @change="set(m, { beats: $event === 'beats' ? 1 : 0 })"
         />
         <NumberField
-          v-if="m.kind === 'gust'"
+          v-if="kindOf(m).drifts"
           label="Then drifts"
           :value="m.drift ?? 0"
           :step="5"

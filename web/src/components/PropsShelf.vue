@@ -5,6 +5,7 @@ import { usePropIntake } from '../composables/usePropIntake'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import type { Prop } from '../types'
+import { kindIcon, offeredKinds } from '../words'
 
 const editor = useEditor()
 const intake = usePropIntake()
@@ -60,12 +61,15 @@ watch(intake.busy, (n) => {
     <p class="hint">or drop files anywhere on the page</p>
     <h2>Put on the Tabletop</h2>
     <div class="kinds">
-      <button class="plain kind" @click="editor.addLayer('words')"><i class="bi bi-fonts" /> Headline</button>
-      <button class="plain kind" @click="editor.addLayer('badge', { product: editor.clip?.products[0]?.id ?? '' })">
-        <i class="bi bi-patch-check" /> Badge
+      <button
+        v-for="k in offeredKinds"
+        :key="k.id"
+        class="plain kind"
+        :title="k.says"
+        @click="editor.addLayer(k.id, { product: editor.clip?.products[0]?.id ?? '' })"
+      >
+        <i :class="kindIcon(k.id)" aria-hidden="true" /> {{ k.name }}
       </button>
-      <button class="plain kind" @click="editor.addLayer('card')"><i class="bi bi-square" /> Card</button>
-      <button class="plain kind" @click="editor.addLayer('backdrop')"><i class="bi bi-image" /> Backdrop</button>
     </div>
     <h2>Cut-outs</h2>
     <p v-if="!pictures.length" class="hint">Product pictures without their background go here.</p>

@@ -58,14 +58,14 @@ export const sides = [
 ] as const
 
 export const moveKinds = [
-  {"id":"gust","name":"Gust","says":"Flies in from an edge, turns upright, eases to a stop","sides":[{"id":"left","name":"Left"},{"id":"right","name":"Right"},{"id":"above","name":"Above"},{"id":"below","name":"Below"},{"id":"aboveLeft","name":"Above left"},{"id":"aboveRight","name":"Above right"},{"id":"belowLeft","name":"Below left"},{"id":"belowRight","name":"Below right"},{"id":"","name":"From nothing"}]},
-  {"id":"settle","name":"Settle","says":"Drops, hops, rests","sides":[{"id":"left","name":"Left"},{"id":"right","name":"Right"},{"id":"above","name":"Above"},{"id":"below","name":"Below"},{"id":"aboveLeft","name":"Above left"},{"id":"aboveRight","name":"Above right"},{"id":"belowLeft","name":"Below left"},{"id":"belowRight","name":"Below right"}]},
-  {"id":"swell","name":"Swell","says":"Pops past full size and back","sides":[]},
-  {"id":"flutter","name":"Flutter","says":"Sways from where it hangs and dies down","sides":[]},
-  {"id":"waft","name":"Waft","says":"Drifts slowly until it leaves","sides":[{"id":"left","name":"Left"},{"id":"right","name":"Right"},{"id":"above","name":"Above"},{"id":"below","name":"Below"},{"id":"aboveLeft","name":"Above left"},{"id":"aboveRight","name":"Above right"},{"id":"belowLeft","name":"Below left"},{"id":"belowRight","name":"Below right"}]},
-  {"id":"unfurl","name":"Unfurl","says":"Is revealed along its own edge","sides":[{"id":"left","name":"Left"},{"id":"right","name":"Right"},{"id":"above","name":"Above"},{"id":"below","name":"Below"}]},
-  {"id":"lull","name":"Lull","says":"Stays exactly still","sides":[]},
-  {"id":"whisk","name":"Whisk","says":"Leaves fast","sides":[{"id":"left","name":"Left"},{"id":"right","name":"Right"},{"id":"above","name":"Above"},{"id":"below","name":"Below"},{"id":"aboveLeft","name":"Above left"},{"id":"aboveRight","name":"Above right"},{"id":"belowLeft","name":"Below left"},{"id":"belowRight","name":"Below right"},{"id":"","name":"To nothing"}]},
+  {"id":"gust","name":"Gust","says":"Flies in from an edge, turns upright, eases to a stop","sides":[{"id":"left","name":"Left"},{"id":"right","name":"Right"},{"id":"above","name":"Above"},{"id":"below","name":"Below"},{"id":"aboveLeft","name":"Above left"},{"id":"aboveRight","name":"Above right"},{"id":"belowLeft","name":"Below left"},{"id":"belowRight","name":"Below right"},{"id":"","name":"From nothing"}],"turns":true,"strong":true,"drifts":true},
+  {"id":"settle","name":"Settle","says":"Drops, hops, rests","sides":[{"id":"left","name":"Left"},{"id":"right","name":"Right"},{"id":"above","name":"Above"},{"id":"below","name":"Below"},{"id":"aboveLeft","name":"Above left"},{"id":"aboveRight","name":"Above right"},{"id":"belowLeft","name":"Below left"},{"id":"belowRight","name":"Below right"}],"turns":true,"strong":true,"drifts":false},
+  {"id":"swell","name":"Swell","says":"Pops past full size and back","sides":[],"turns":false,"strong":true,"drifts":false},
+  {"id":"flutter","name":"Flutter","says":"Sways from where it hangs and dies down","sides":[],"turns":true,"strong":true,"drifts":false},
+  {"id":"waft","name":"Waft","says":"Drifts slowly until it leaves","sides":[{"id":"left","name":"Left"},{"id":"right","name":"Right"},{"id":"above","name":"Above"},{"id":"below","name":"Below"},{"id":"aboveLeft","name":"Above left"},{"id":"aboveRight","name":"Above right"},{"id":"belowLeft","name":"Below left"},{"id":"belowRight","name":"Below right"}],"turns":true,"strong":true,"drifts":false},
+  {"id":"unfurl","name":"Unfurl","says":"Is revealed along its own edge","sides":[{"id":"left","name":"Left"},{"id":"right","name":"Right"},{"id":"above","name":"Above"},{"id":"below","name":"Below"}],"turns":false,"strong":false,"drifts":false},
+  {"id":"lull","name":"Lull","says":"Stays exactly still","sides":[],"turns":false,"strong":false,"drifts":false},
+  {"id":"whisk","name":"Whisk","says":"Leaves fast","sides":[{"id":"left","name":"Left"},{"id":"right","name":"Right"},{"id":"above","name":"Above"},{"id":"below","name":"Below"},{"id":"aboveLeft","name":"Above left"},{"id":"aboveRight","name":"Above right"},{"id":"belowLeft","name":"Below left"},{"id":"belowRight","name":"Below right"},{"id":"","name":"To nothing"}],"turns":true,"strong":true,"drifts":false},
 ] as const
 
 export const fonts = [
@@ -120,13 +120,13 @@ export const shapes = [
 ] as const
 
 export const layerKinds = [
-  {"id":"cutout","name":"Cut-out","says":"A product without its background","field":"cutout","holds":false,"fills":false,"plays":false},
-  {"id":"words","name":"Headline","says":"Words of any size","field":"words","holds":false,"fills":false,"plays":false},
-  {"id":"badge","name":"Badge","says":"A price or a call on a plate","field":"words","holds":false,"fills":false,"plays":false},
-  {"id":"card","name":"Card","says":"A plain figure, with or without a window","field":"card","holds":false,"fills":false,"plays":false},
-  {"id":"backdrop","name":"Backdrop","says":"Fills the frame behind all","field":"backdrop","holds":false,"fills":true,"plays":false},
-  {"id":"group","name":"Group","says":"Layers that go together","field":"inside","holds":true,"fills":false,"plays":false},
-  {"id":"scene","name":"Scene","says":"A part of the clip with a time of its own","field":"scene","holds":true,"fills":true,"plays":true},
+  {"id":"cutout","name":"Cut-out","says":"A product without its background","field":"cutout","icon":"box-seam","offered":false,"holds":false,"fills":false,"plays":false},
+  {"id":"words","name":"Headline","says":"Words of any size","field":"words","icon":"fonts","offered":true,"holds":false,"fills":false,"plays":false},
+  {"id":"badge","name":"Badge","says":"A price or a call on a plate","field":"words","icon":"patch-check","offered":true,"holds":false,"fills":false,"plays":false},
+  {"id":"card","name":"Card","says":"A plain figure, with or without a window","field":"card","icon":"square","offered":true,"holds":false,"fills":false,"plays":false},
+  {"id":"backdrop","name":"Backdrop","says":"Fills the frame behind all","field":"backdrop","icon":"image","offered":true,"holds":false,"fills":true,"plays":false},
+  {"id":"group","name":"Group","says":"Layers that go together","field":"inside","icon":"collection","offered":false,"holds":true,"fills":false,"plays":false},
+  {"id":"scene","name":"Scene","says":"A part of the clip with a time of its own","field":"scene","icon":"film","offered":false,"holds":true,"fills":true,"plays":true},
 ] as const
 
 export const transitions = [

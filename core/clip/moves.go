@@ -1,0 +1,66 @@
+package clip
+
+import (
+	"slices"
+
+	"billow/core/motion"
+	"billow/core/wording"
+)
+
+// MoveKind is what is known of a kind of moves. What keys it writes stands in the
+// file of its name in package moves.
+type MoveKind struct {
+	ID   string
+	Name string // as people read it
+	Says string // what it does, in a few words
+
+	Sides  wording.List // from which, or to which, it may go; none where it has no side
+	Turns  bool         // its turn counts
+	Strong bool         // its strength counts
+	Drifts bool         // it may go on drifting
+	Enters bool         // it lands where the playhead is, if there is room before it
+
+	Length int     // frames that it usually takes; 0 is until the layer leaves
+	Side   string  // from which, or to which, it usually goes
+	Turn   float64 // degrees that it usually turns
+}
+
+// nothing is a side of moves that grow from nothing, or shrink to it.
+func nothing(name string) wording.List {
+	return append(slices.Clone(motion.SideNames), wording.Entry{Name: name})
+}
+
+// Moves are all kinds of moves, in the order in which they are offered.
+var Moves = []MoveKind{
+	{ID: "gust", Name: "Gust", Says: "Flies in from an edge, turns upright, eases to a stop",
+		Sides: nothing("From nothing"), Turns: true, Strong: true, Drifts: true, Enters: true, Length: 16, Side: "right", Turn: 24},
+	{ID: "settle", Name: "Settle", Says: "Drops, hops, rests",
+		Sides: motion.SideNames, Turns: true, Strong: true, Enters: true, Length: 12, Side: "above", Turn: 5},
+	{ID: "swell", Name: "Swell", Says: "Pops past full size and back", Strong: true, Enters: true, Length: 15},
+	{ID: "flutter", Name: "Flutter", Says: "Sways from where it hangs and dies down", Turns: true, Strong: true, Length: 60, Turn: 14},
+	{ID: "waft", Name: "Waft", Says: "Drifts slowly until it leaves",
+		Sides: motion.SideNames, Turns: true, Strong: true, Side: "above", Turn: 3},
+	{ID: "unfurl", Name: "Unfurl", Says: "Is revealed along its own edge", Sides: motion.SideNames[:4], Enters: true, Length: 14, Side: "below"},
+	{ID: "lull", Name: "Lull", Says: "Stays exactly still", Length: 60},
+	{ID: "whisk", Name: "Whisk", Says: "Leaves fast",
+		Sides: nothing("To nothing"), Turns: true, Strong: true, Length: 12, Side: "left", Turn: -18},
+}
+
+// MoveNamed finds a kind of moves.
+func MoveNamed(id string) (MoveKind, bool) {
+	for _, m := range Moves {
+		if m.ID == id {
+			return m, true
+		}
+	}
+	return MoveKind{}, false
+}
+
+// MoveKinds are their IDs.
+var MoveKinds = func() []string {
+	var out []string
+	for _, m := range Moves {
+		out = append(out, m.ID)
+	}
+	return out
+}()
