@@ -115,6 +115,7 @@ type moveEntry struct {
 	ID     string       `json:"id"`
 	Name   string       `json:"name"`
 	Says   string       `json:"says"`
+	Icon   string       `json:"icon"`
 	Sides  wording.List `json:"sides"`
 	Turns  bool         `json:"turns"`
 	Strong bool         `json:"strong"`
@@ -124,7 +125,7 @@ type moveEntry struct {
 func moves() []moveEntry {
 	var out []moveEntry
 	for _, m := range clip.Moves {
-		out = append(out, moveEntry{m.ID, m.Name, m.Says, append(wording.List{}, m.Sides...), m.Turns, m.Strong, m.Drifts})
+		out = append(out, moveEntry{m.ID, m.Name, m.Says, m.Icon, append(wording.List{}, m.Sides...), m.Turns, m.Strong, m.Drifts})
 	}
 	return out
 }

@@ -13,6 +13,7 @@ type MoveKind struct {
 	ID   string
 	Name string // as people read it
 	Says string // what it does, in a few words
+	Icon string // its picture on the page, of Bootstrap's icons
 
 	Sides  wording.List // from which, or to which, it may go; none where it has no side
 	Turns  bool         // its turn counts
@@ -32,17 +33,17 @@ func nothing(name string) wording.List {
 
 // Moves are all kinds of moves, in the order in which they are offered.
 var Moves = []MoveKind{
-	{ID: "gust", Name: "Gust", Says: "Flies in from an edge, turns upright, eases to a stop",
+	{ID: "gust", Name: "Gust", Icon: "wind", Says: "Flies in from an edge, turns upright, eases to a stop",
 		Sides: nothing("From nothing"), Turns: true, Strong: true, Drifts: true, Enters: true, Length: 16, Side: "right", Turn: 24},
-	{ID: "settle", Name: "Settle", Says: "Drops, hops, rests",
+	{ID: "settle", Name: "Settle", Icon: "arrow-down-short", Says: "Drops, hops, rests",
 		Sides: motion.SideNames, Turns: true, Strong: true, Enters: true, Length: 12, Side: "above", Turn: 5},
-	{ID: "swell", Name: "Swell", Says: "Pops past full size and back", Strong: true, Enters: true, Length: 15},
-	{ID: "flutter", Name: "Flutter", Says: "Sways from where it hangs and dies down", Turns: true, Strong: true, Length: 60, Turn: 14},
-	{ID: "waft", Name: "Waft", Says: "Drifts slowly until it leaves",
+	{ID: "swell", Name: "Swell", Icon: "arrows-angle-expand", Says: "Pops past full size and back", Strong: true, Enters: true, Length: 15},
+	{ID: "flutter", Name: "Flutter", Icon: "flag", Says: "Sways from where it hangs and dies down", Turns: true, Strong: true, Length: 60, Turn: 14},
+	{ID: "waft", Name: "Waft", Icon: "cloud", Says: "Drifts slowly until it leaves",
 		Sides: motion.SideNames, Turns: true, Strong: true, Side: "above", Turn: 3},
-	{ID: "unfurl", Name: "Unfurl", Says: "Is revealed along its own edge", Sides: motion.SideNames[:4], Enters: true, Length: 14, Side: "below"},
-	{ID: "lull", Name: "Lull", Says: "Stays exactly still", Length: 60},
-	{ID: "whisk", Name: "Whisk", Says: "Leaves fast",
+	{ID: "unfurl", Name: "Unfurl", Icon: "layers", Says: "Is revealed along its own edge", Sides: motion.SideNames[:4], Enters: true, Length: 14, Side: "below"},
+	{ID: "lull", Name: "Lull", Icon: "pause", Says: "Stays exactly still", Length: 60},
+	{ID: "whisk", Name: "Whisk", Icon: "box-arrow-up-right", Says: "Leaves fast",
 		Sides: nothing("To nothing"), Turns: true, Strong: true, Length: 12, Side: "left", Turn: -18},
 }
 

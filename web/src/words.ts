@@ -1,6 +1,5 @@
 // Names that people see. What can be chosen comes from the core.
 import * as catalogue from './gen/catalogue'
-import type { Move } from './types'
 
 export { easings, fonts, blends, pins, sides, transitions } from './gen/catalogue'
 export const standardShapes = catalogue.shapes
@@ -25,17 +24,7 @@ export const propertyName = (id: string) => named.get(id)?.title ?? id
 export const propertyUnit = (id: string) => named.get(id)?.unit ?? ''
 export const propertyParts = (id: string) => named.get(id)?.parts ?? ['']
 
-const moveIcons: Record<Move['kind'], string> = {
-  gust: 'bi-wind',
-  settle: 'bi-arrow-down-short',
-  swell: 'bi-arrows-angle-expand',
-  flutter: 'bi-flag',
-  waft: 'bi-cloud',
-  unfurl: 'bi-layers',
-  lull: 'bi-pause',
-  whisk: 'bi-box-arrow-up-right'
-}
-export const moveKinds = catalogue.moveKinds.map((m) => ({ ...m, icon: moveIcons[m.id] }))
+export const moveKinds = catalogue.moveKinds
 export const moveName = (kind: string) => moveKinds.find((m) => m.id === kind)?.name ?? kind
 
 // In place of a product or a picture: the one of the scene.

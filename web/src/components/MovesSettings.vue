@@ -59,7 +59,7 @@ const kindOf = (m: Move): Kind => moveKinds.find((k) => k.id === m.kind) ?? move
         :aria-label="`${k.name}: ${k.says}`"
         @click="add(k.id)"
       >
-        <i class="bi" :class="k.icon" aria-hidden="true" />{{ k.name }}
+        <i :class="`bi bi-${k.icon}`" aria-hidden="true" />{{ k.name }}
       </button>
     </div>
     <p v-if="!moves.length" class="says">
