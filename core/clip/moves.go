@@ -42,6 +42,7 @@ var Moves = []MoveKind{
 	{ID: "waft", Name: "Waft", Icon: "cloud", Says: "Drifts slowly until it leaves",
 		Sides: motion.SideNames, Turns: true, Strong: true, Side: "above", Turn: 3},
 	{ID: "unfurl", Name: "Unfurl", Icon: "layers", Says: "Is revealed along its own edge", Sides: motion.SideNames[:4], Enters: true, Length: 14, Side: "below"},
+	{ID: "bob", Name: "Bob", Icon: "chevron-double-up", Says: "Hops where it stands, to be noticed", Strong: true, Length: 10},
 	{ID: "lull", Name: "Lull", Icon: "pause", Says: "Stays exactly still", Length: 60},
 	{ID: "whisk", Name: "Whisk", Icon: "box-arrow-up-right", Says: "Leaves fast",
 		Sides: nothing("To nothing"), Turns: true, Strong: true, Length: 12, Side: "left", Turn: -18},

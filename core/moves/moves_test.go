@@ -52,6 +52,17 @@ func move(kind string, change func(*clip.Move)) clip.Move {
 	return m
 }
 
+func TestABobHopsTwiceAndStandsWhereItStood(t *testing.T) {
+	c, l := with(t, move("bob", func(m *clip.Move) { m.At, m.Length = timing.At(20), 12 }))
+	high := func(f float64) float64 { return -at(c, l, clip.Position, f)[1] }
+	// Eight frames up and down, then four.
+	for f, want := range map[float64]float64{10: 0, 20: 0, 24: 60, 28: 0, 30: 20, 32: 0, 90: 0} {
+		if got := high(f); got != want {
+			t.Errorf("on frame %g it is %g high, want %g", f, got, want)
+		}
+	}
+}
+
 func TestEveryMoveHasARecipe(t *testing.T) {
 	for _, kind := range clip.Moves {
 		if recipes[kind.ID] == nil {

@@ -139,7 +139,7 @@ const kindOf = (m: Move): Kind => moveKinds.find((k) => k.id === m.kind) ?? move
 <style scoped>
 .kinds {
   display: grid;
-  grid-template-columns: repeat(4, 1fr);
+  grid-template-columns: repeat(5, 1fr);
   gap: 0.25rem;
   margin-bottom: 0.4rem;
 }

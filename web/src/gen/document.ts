@@ -166,7 +166,7 @@ export type Moment = number | { beat: number; frames?: number }
 
 export interface Move {
   id: string
-  kind: 'gust' | 'settle' | 'swell' | 'flutter' | 'waft' | 'unfurl' | 'lull' | 'whisk'
+  kind: 'gust' | 'settle' | 'swell' | 'flutter' | 'waft' | 'unfurl' | 'bob' | 'lull' | 'whisk'
   at: Moment
   lands?: boolean
   length: number
