@@ -25,7 +25,8 @@ func Trial(w *World) (*clip.Clip, error) {
 	layers := append([]clip.Layer{gradient(140, clip.Stop{Colour: harbour}, clip.Stop{At: 55, Colour: honey}, clip.Stop{At: 100, Colour: chalk})},
 		trialBlends()...)
 	layers = append(append(layers, trialGroups()...), trialWords()...)
-	fill(c, append(layers, trialEffects()...)...)
+	layers = append(layers, trialEffects()...)
+	fill(c, append(layers, trialKinds(c)...)...)
 	return c, c.Validate()
 }
 
@@ -33,6 +34,21 @@ func Trial(w *World) (*clip.Clip, error) {
 func sway(l *clip.Layer, turn float64) {
 	l.Tracks[clip.Rotation] = motion.Track{key(timing.At(0), smooth, -turn), key(timing.At(89), linear, turn)}
 	l.Tracks[clip.Position] = motion.Track{key(timing.At(0), linear, -30, 12), key(timing.At(89), linear, 41, -9.5)}
+}
+
+// trialKinds is a layer of each kind that can be put on the Tabletop as it is,
+// faint, so that what is behind is to be seen.
+func trialKinds(c *clip.Clip) []clip.Layer {
+	var out []clip.Layer
+	for _, k := range clip.Kinds {
+		if k.Offered {
+			l := clip.Draft(c, k.ID, "", "", "one")
+			l.ID, l.Values = "kind-"+k.ID, map[string][]float64{clip.Opacity: {20}}
+			sway(&l, 5)
+			out = append(out, l)
+		}
+	}
+	return out
 }
 
 // trialBlends is a card in each blend mode, half of them turning.

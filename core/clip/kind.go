@@ -30,8 +30,12 @@ type Kind struct {
 	// Draft gives a new layer content and settings as a person would want them to
 	// begin. It is in the middle and has an ID already.
 	Draft func(c *Clip, l *Layer, from DraftOf)
-	// Holding tells whether a layer holds the content of this kind.
-	Holding func(l *Layer) bool
+	// Content is what a layer holds of this kind, or nil.
+	Content func(l *Layer) any
+	// Own makes the content the layer's alone, after it was copied.
+	Own func(l *Layer)
+	// Enums are the closed lists of what fields may say, by type and field.
+	Enums map[string][]string
 	// Check reports the first thing that is wrong with the content, as a
 	// *FieldError, or nil.
 	Check func(c *Clip, field string, l *Layer) error
@@ -49,6 +53,14 @@ var LayerKinds = func() []string {
 	return out
 }()
 
+// held is a content that may be missing.
+func held[T any](p *T) any {
+	if p == nil {
+		return nil
+	}
+	return p
+}
+
 // noKind is what is known of a kind that there is not.
 var noKind = &Kind{Draft: func(*Clip, *Layer, DraftOf) {}}
 
@@ -61,6 +73,9 @@ func KindNamed(id string) *Kind {
 	}
 	return noKind
 }
+
+// holds tells whether a layer holds the content of a kind.
+func (k *Kind) holds(l *Layer) bool { return k.Content != nil && k.Content(l) != nil }
 
 // Is is what is known of the layer's kind.
 func (l *Layer) Is() *Kind { return KindNamed(l.Kind) }
@@ -115,7 +130,7 @@ func (c *Clip) validateContent(field string, l *Layer) error {
 		return Fault(field+".kind", "there is no kind of layer %q", l.Kind)
 	}
 	for _, k := range Kinds {
-		if k.Holding(l) != (k.Field == kind.Field) {
+		if k.holds(l) != (k.Field == kind.Field) {
 			return Fault(field+".kind", "a layer is a cutout, words, a badge, a backdrop, a card, a group or a scene, and holds just that")
 		}
 	}

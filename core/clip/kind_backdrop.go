@@ -33,7 +33,11 @@ var backdropKind = &Kind{
 	Draft: func(_ *Clip, l *Layer, _ DraftOf) {
 		l.Backdrop = &Backdrop{Angle: 180, Stops: []Stop{{0, colour.RGB(0x2F6B6A)}, {100, colour.RGB(0x173F47)}}}
 	},
-	Holding: func(l *Layer) bool { return l.Backdrop != nil },
+	Content: func(l *Layer) any { return held(l.Backdrop) },
+	Own: func(l *Layer) {
+		l.Backdrop = copied(l.Backdrop)
+		l.Backdrop.Stops = slices.Clone(l.Backdrop.Stops)
+	},
 	Check: func(_ *Clip, field string, l *Layer) error {
 		b := l.Backdrop
 		if len(b.Stops) < 1 || len(b.Stops) > 4 {

@@ -43,7 +43,12 @@ var cardKind = &Kind{
 		l.Values = map[string][]float64{Corner: {24}}
 		l.Rest.Size, l.Lift = 500, 12
 	},
-	Holding: func(l *Layer) bool { return l.Card != nil },
+	Content: func(l *Layer) any { return held(l.Card) },
+	Own: func(l *Layer) {
+		l.Card = copied(l.Card)
+		l.Card.Hole = copied(l.Card.Hole)
+	},
+	Enums: map[string][]string{"Card.Form": {"card", "disc", "burst", "line"}, "Hole.Form": {"disc", "card"}},
 	Check: func(_ *Clip, field string, l *Layer) error {
 		d := l.Card
 		if !slices.Contains([]string{"card", "disc", "burst", "line"}, d.Form) {

@@ -57,7 +57,11 @@ var cutoutKind = &Kind{
 		l.Name, l.Cutout = from.Name, &Cutout{Prop: from.Prop}
 		l.Rest.Size, l.Lift = 600, 30
 	},
-	Holding: func(l *Layer) bool { return l.Cutout != nil },
+	Content: func(l *Layer) any { return held(l.Cutout) },
+	Own: func(l *Layer) {
+		l.Cutout = copied(l.Cutout)
+		l.Cutout.Fitted = copied(l.Cutout.Fitted)
+	},
 	Check: func(c *Clip, field string, l *Layer) error {
 		if f := l.Cutout.Fitted; f != nil {
 			if err := firstError(within(field+".fitted.aspect", f.Aspect, 0.001, 1000), within(field+".fitted.cover", f.Cover, 1e-6, 1)); err != nil {

@@ -56,8 +56,12 @@ var groupKind = &Kind{
 	ID: KindGroup, Name: "Group", Says: "Layers that go together", Field: "inside", Icon: "collection", Holds: true,
 	Properties: []string{Time},
 	Draft:      func(_ *Clip, l *Layer, _ DraftOf) { *l = NewGroup(l.ID, l.Name) },
-	Holding:    func(l *Layer) bool { return l.Inside != nil },
-	Check:      checkGroup,
+	Content:    func(l *Layer) any { return held(l.Inside) },
+	Own: func(l *Layer) {
+		l.Inside = copied(l.Inside)
+		l.Inside.Freeze = copied(l.Inside.Freeze)
+	},
+	Check: checkGroup,
 }
 
 // NewGroup is an empty group that leaves its layers where they are.

@@ -38,7 +38,8 @@ var sceneKind = &Kind{
 	Draft: func(c *Clip, l *Layer, _ DraftOf) {
 		*l = NewScene(l.ID, c.FreeSceneName(), Scene{Bars: 2})
 	},
-	Holding: func(l *Layer) bool { return l.Scene != nil },
+	Content: func(l *Layer) any { return held(l.Scene) },
+	Own:     func(l *Layer) { l.Scene = copied(l.Scene) },
 	Check: func(c *Clip, field string, l *Layer) error {
 		s := l.Scene
 		given := 0

@@ -34,13 +34,19 @@ type Plate struct {
 
 var wordsKind = &Kind{
 	ID: KindWords, Name: "Headline", Says: "Words of any size", Field: "words", Icon: "fonts", Offered: true, Goes: true, Block: true,
-	Properties: wordsProperties, Colours: wordsColour, Holding: holdsWords, Check: checkWords,
+	Properties: wordsProperties, Colours: wordsColour, Content: wordsOf, Own: ownWords, Check: checkWords,
+	Enums: map[string][]string{"Words.Font": Fonts, "Words.Align": {"left", "centre", "right"}, "Plate.Kind": {"pill", "card", "disc", "burst"}},
 	Draft: func(c *Clip, l *Layer, _ DraftOf) { *l = NewWords(l.ID, "Headline", KindWords, "One *bright* line") },
 }
 
 var wordsProperties = []string{FillColour, EmphasisColour, PlateColour, OutlineColour, Outline, DrawStart, DrawEnd, LetterSpacing}
 
-func holdsWords(l *Layer) bool { return l.Words != nil }
+func wordsOf(l *Layer) any { return held(l.Words) }
+
+func ownWords(l *Layer) {
+	l.Words = copied(l.Words)
+	l.Words.Plate = copied(l.Words.Plate)
+}
 
 // NewWords is a words layer (or a badge) with our headline settings.
 func NewWords(id, name, kind, text string) Layer {

@@ -45,8 +45,8 @@ type Layer struct {
 
 	Cutout   *Cutout   `json:"cutout,omitempty"`
 	Words    *Words    `json:"words,omitempty"`
-	Backdrop *Backdrop `json:"backdrop,omitempty"`
-	Card     *Card     `json:"card,omitempty"`
+	Backdrop *Backdrop `json:"backdrop,omitempty" walk:"plain"`
+	Card     *Card     `json:"card,omitempty" walk:"plain"`
 	Inside   *Inside   `json:"inside,omitempty"` // of a group
 	Scene    *Scene    `json:"scene,omitempty"`
 	Lineup   *Lineup   `json:"lineup,omitempty"` // of a group whose layers take turns

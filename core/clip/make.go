@@ -139,26 +139,11 @@ func (c *Clip) FreeID(prefix string) string {
 // Clone is a copy that shares nothing with l.
 func (l Layer) Clone() Layer {
 	l.To, l.Shadow = copied(l.To), copied(l.Shadow)
-	if l.Cutout != nil {
-		l.Cutout = copied(l.Cutout)
-		l.Cutout.Fitted = copied(l.Cutout.Fitted)
-	}
-	if l.Words != nil {
-		l.Words = copied(l.Words)
-		l.Words.Plate = copied(l.Words.Plate)
-	}
-	if l.Backdrop != nil {
-		l.Backdrop = copied(l.Backdrop)
-		l.Backdrop.Stops = append([]Stop(nil), l.Backdrop.Stops...)
-	}
-	if l.Card != nil {
-		l.Card = copied(l.Card)
-		l.Card.Hole = copied(l.Card.Hole)
-	}
-	l.Scene = copied(l.Scene)
-	if l.Inside != nil {
-		l.Inside = copied(l.Inside)
-		l.Inside.Freeze = copied(l.Inside.Freeze)
+	for _, k := range Kinds {
+		if k.holds(&l) && k.Own != nil {
+			k.Own(&l)
+			break // badges and words hold the same
+		}
 	}
 	if l.Lineup != nil {
 		l.Lineup = copied(l.Lineup)

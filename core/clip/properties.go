@@ -161,7 +161,7 @@ func (l *Layer) SetColour(property string, value []float64) error {
 
 // colourOf is where the layer's content has a colour, or nil.
 func (l *Layer) colourOf(property string) *colour.Colour {
-	if k := l.Is(); k.Colours != nil && k.Holding(l) {
+	if k := l.Is(); k.Colours != nil && k.holds(l) {
 		return k.Colours(l, property)
 	}
 	return nil

@@ -43,16 +43,23 @@ var written = map[string]map[string]any{
 // Enum is the closed list of what a field of a type may say, or none.
 func Enum(typ, field string) []string { return enums[typ+"."+field] }
 
-// enums are the closed lists, by type and field.
-var enums = map[string][]string{
+// enums are the closed lists, by type and field; those of kinds come on top.
+var enums = withKinds(map[string][]string{
 	"Layer.Kind": LayerKinds, "Layer.Blend": BlendModes,
-	"Rest.Pin": Pins, "Words.Font": Fonts, "Words.Align": {"left", "centre", "right"},
-	"Plate.Kind": {"pill", "card", "disc", "burst"}, "Prop.Kind": {KindCutout, KindTune},
+	"Rest.Pin": Pins, "Prop.Kind": {KindCutout, KindTune},
 	"Hit.Kind": {"low", "mid", "high"}, "Key.Off": append([]string{""}, motion.Sides...),
-	"Ease.Kind": motion.EaseNames.IDs(),
-	"Card.Form": {"card", "disc", "burst", "line"}, "Hole.Form": {"disc", "card"},
+	"Ease.Kind":  motion.EaseNames.IDs(),
 	"Leave.Kind": transitionIDs(),
 	"Move.Kind":  MoveKinds, "Move.Side": append([]string{""}, motion.Sides...), "Reveal.Side": motion.Sides[:4],
+})
+
+func withKinds(all map[string][]string) map[string][]string {
+	for _, k := range Kinds {
+		for field, list := range k.Enums {
+			all[field] = list
+		}
+	}
+	return all
 }
 
 func transitionIDs() []string {

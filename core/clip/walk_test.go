@@ -11,7 +11,8 @@ import (
 )
 
 // plain are the fields that say nothing of time and name no other part of the
-// clip. A new field fails the test below until it is visited or stands here.
+// clip. A new field fails the test below until it is visited, stands here or is
+// tagged walk:"plain", as the contents of kinds of layers are.
 var plain = strings.Fields(`
 	Version Name Rate Tempo Shapes.ID Shapes.W Shapes.H Markers.Name
 	Light.Direction Light.Height Light.Softness Light.Strength Light.Colour
@@ -25,7 +26,7 @@ var plain = strings.Fields(`
 	Layers.Tracks.Off Layers.Tracks.Ease Layers.Tracks.Out Layers.Tracks.In Layers.Tracks.Move
 	Layers.Moves.ID Layers.Moves.Kind Layers.Moves.Lands Layers.Moves.Side Layers.Moves.Turn Layers.Moves.Strength Layers.Moves.Drift
 	Layers.Follow.Position Layers.Follow.Rotation Layers.Follow.Scale
-	Layers.Cutout.Outline Layers.Cutout.Fitted Layers.Backdrop Layers.Card
+	Layers.Cutout.Outline Layers.Cutout.Fitted
 	Layers.Words.Text Layers.Words.Font Layers.Words.Fill Layers.Words.EmphasisFont Layers.Words.EmphasisFill Layers.Words.Align
 	Layers.Words.Width Layers.Words.LineSpacing Layers.Words.LetterSpacing Layers.Words.Outline Layers.Words.Plate
 	Layers.Scene.Leave.Kind
@@ -59,7 +60,7 @@ func leaves(v reflect.Value, path string, found map[string]reflect.Value) {
 			return
 		}
 		for i := range v.NumField() {
-			if f := v.Type().Field(i); f.IsExported() && f.Tag.Get("json") != "-" {
+			if f := v.Type().Field(i); f.IsExported() && f.Tag.Get("json") != "-" && f.Tag.Get("walk") != "plain" {
 				name := f.Name
 				if path != "" {
 					name = path + "." + f.Name

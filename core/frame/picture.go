@@ -86,14 +86,14 @@ func (s *Stage) raster(a *actor, w, h float64) float64 {
 // it is made of text.
 func (s *Stage) contentOf(a *actor) graph.Key {
 	l := a.layer
-	if l.Words == nil && l.Card == nil && l.Backdrop == nil {
+	if a.kind.Holds || l.Cutout != nil {
 		return graph.Key{}
 	}
 	var product *clip.Product
 	if l.Words != nil {
 		product = s.clip.ProductOf(l)
 	}
-	text, err := json.Marshal([]any{l.Words, l.Card, l.Backdrop, product})
+	text, err := json.Marshal([]any{a.kind.Content(l), product})
 	if err != nil {
 		panic(err) // cannot happen to a valid clip
 	}
