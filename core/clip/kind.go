@@ -42,7 +42,7 @@ type Kind struct {
 }
 
 // Kinds are all kinds of layers, in the order in which they are offered.
-var Kinds = []*Kind{cutoutKind, wordsKind, badgeKind, cardKind, backdropKind, groupKind, sceneKind}
+var Kinds = []*Kind{cutoutKind, wordsKind, badgeKind, cardKind, patternKind, backdropKind, groupKind, sceneKind}
 
 // LayerKinds are their IDs.
 var LayerKinds = func() []string {

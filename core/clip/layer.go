@@ -47,6 +47,7 @@ type Layer struct {
 	Words    *Words    `json:"words,omitempty"`
 	Backdrop *Backdrop `json:"backdrop,omitempty" walk:"plain"`
 	Card     *Card     `json:"card,omitempty" walk:"plain"`
+	Pattern  *Pattern  `json:"pattern,omitempty" walk:"plain"`
 	Inside   *Inside   `json:"inside,omitempty"` // of a group
 	Scene    *Scene    `json:"scene,omitempty"`
 	Lineup   *Lineup   `json:"lineup,omitempty"` // of a group whose layers take turns

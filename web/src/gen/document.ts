@@ -103,7 +103,7 @@ export interface Key {
 export interface Layer {
   id: string
   name: string
-  kind: 'cutout' | 'words' | 'badge' | 'card' | 'backdrop' | 'group' | 'scene'
+  kind: 'cutout' | 'words' | 'badge' | 'card' | 'pattern' | 'backdrop' | 'group' | 'scene'
   group?: string
   from: Moment
   to: Moment | null
@@ -127,6 +127,7 @@ export interface Layer {
   words?: Words | null
   backdrop?: Backdrop | null
   card?: Card | null
+  pattern?: Pattern | null
   inside?: Inside | null
   scene?: Scene | null
   lineup?: Lineup | null
@@ -175,6 +176,14 @@ export interface Move {
   turn: number
   strength: number
   drift?: number
+}
+
+export interface Pattern {
+  form: 'disc' | 'card' | 'burst' | 'cross'
+  fill: string
+  apart: number
+  size: number
+  shift: number
 }
 
 export interface Picture {
