@@ -46,7 +46,7 @@ func (u *user) frames(layer string) string {
 	c := u.stored()
 	var out []string
 	for _, k := range c.Layer(layer).Tracks[clip.Position] {
-		out = append(out, fmt.Sprint(c.Clock().Frame(k.At)))
+		out = append(out, fmt.Sprint(c.ClockOf(c.Layer(layer)).Frame(k.At)))
 	}
 	return strings.Join(out, " ")
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, nextTick, ref, watch, type ComputedRef } from 'vue'
 import { leftRoom } from '../beatline'
 import { drag } from '../composables/useDrag'
 import { useMarquee } from '../composables/useMarquee'
@@ -24,8 +24,13 @@ const zoom = ref(1)
 const labels = 214
 const folded = ref<Set<string>>(new Set())
 
-const scale = computed(
-  () => (Math.max(200, room.width.value - labels - leftRoom - 40) / editor.view.length) * zoom.value
+// While an end of a scene is dragged, the scale stays as it was, so that the end
+// stays under the pointer although the clip's length changes.
+const held = ref(0)
+const hold = (on: boolean) => (held.value = on ? scale.value : 0)
+
+const scale: ComputedRef<number> = computed(
+  () => held.value || (Math.max(200, room.width.value - labels - leftRoom - 40) / editor.view.length) * zoom.value
 )
 const width = computed(() => Math.ceil(editor.view.length * scale.value) + leftRoom + 28)
 
@@ -186,7 +191,7 @@ watch(
             <BeatRuler :scale="scale" :width="width" />
             <span class="flag" :style="{ transform: `translateX(${leftRoom + editor.frame * scale}px)` }" />
           </div>
-          <SceneStrip class="strip" :scale="scale" :width="width" />
+          <SceneStrip class="strip" :scale="scale" :width="width" @hold="hold" />
         </div>
         <BeatRow
           v-for="r in rows"

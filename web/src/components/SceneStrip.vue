@@ -10,6 +10,7 @@ import type { Command, ViewScene } from '../types'
 // The clip's scenes, one after the other. A press opens one, a drag lets it play
 // elsewhere, its ends are trimmed.
 const props = defineProps<{ scale: number; width: number }>()
+const emit = defineEmits<{ hold: [on: boolean] }>()
 const editor = useEditor()
 const scenes = useScenes()
 const { snap, clear } = useSnap()
@@ -63,6 +64,7 @@ function trim(e: PointerEvent, scene: ViewScene, part: 'from' | 'to') {
   const edge = scene[part]
   const own = (layer: string) => editor.view.rows.find((r) => r.layer === layer)?.scene === scene.id
   let command: Command | null = null
+  emit('hold', true)
   drag(
     e,
     (m, dx) => {
@@ -74,6 +76,7 @@ function trim(e: PointerEvent, scene: ViewScene, part: 'from' | 'to') {
     },
     (moved) => {
       clear()
+      emit('hold', false)
       if (moved && command) editor.run(command)
       else editor.revert()
     }
