@@ -84,7 +84,11 @@ func Make(fonts *words.Fonts, side int, progress func(what string, share float64
 	if err != nil {
 		return nil, err
 	}
-	w.Clips = []NamedClip{{"lantern-weekend", lantern}, {"morning-mug", morningMug(stock)}, {"trail-parade", parade}}
+	table, err := campTable(stock)
+	if err != nil {
+		return nil, err
+	}
+	w.Clips = []NamedClip{{"lantern-weekend", lantern}, {"morning-mug", morningMug(stock)}, {"trail-parade", parade}, {"camp-table", table}}
 	for _, c := range w.Clips {
 		if err := c.Clip.Validate(); err != nil {
 			return nil, fmt.Errorf("the sample clip %s: %w", c.ID, err)

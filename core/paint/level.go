@@ -80,6 +80,9 @@ const bias = 1.25
 // with so many.
 const Sharp = 1.241857812073484 // 2^(bias/perOctave)
 
+// faint is a share, in 256ths, of which a copy is not read.
+const faint = 16
+
 // detail is the two copies to be mixed for so many pixels of the picture on one
 // of the frame, and the share of the second in 256ths.
 func (p *Pyramid) detail(r float64) (n int, share uint64) {
@@ -95,5 +98,12 @@ func (p *Pyramid) detail(r float64) (n int, share uint64) {
 		return last, 0
 	}
 	n = int(at)
-	return n, uint64((at - float64(n)) * 256)
+	share = uint64((at - float64(n)) * 256)
+	switch { // so little of one copy cannot be told from none
+	case share < faint:
+		return n, 0
+	case share > 256-faint:
+		return n + 1, 0
+	}
+	return n, share
 }

@@ -95,8 +95,21 @@ func (r *reader) mixed(br *Brush, row []uint32, x, y int, du, dv float64) {
 	if r.share == 0 {
 		return
 	}
+	// Where the first is empty the second is, too, but for a pixel or two.
+	lo, hi := 0, len(row)
+	for lo < hi && row[lo] == 0 {
+		lo++
+	}
+	for hi > lo && row[hi-1] == 0 {
+		hi--
+	}
+	if lo == hi {
+		return
+	}
+	lo, hi = max(0, lo-3), min(len(row), hi+3)
+	row = row[lo:hi]
 	next := br.next[:len(row)]
-	r.second.read(next, x, y, du, dv)
+	r.second.read(next, x+lo, y, du, dv)
 	a, b := 256-r.share, r.share
 	for i, p := range row {
 		if q := next[i]; p != q {
