@@ -52,7 +52,6 @@ func TestScenesAreCutTogetherOnTheBeatline(t *testing.T) {
 	u.waitPlays("the first one is trimmed", "Scene 1 0-60, Scene 2 60-180")
 	u.waitStored("it lasts a bar", func(c *clip.Clip) bool { return c.Layer("scene").Scene.Bars == 1 })
 	// Back again by hand: what was cut off is still there.
-	x, y, _ = u.scene("Scene 1")
 	u.click("[data-scene=scene]")
 	u.write("input[aria-label=Lasts]", "2")
 	u.waitPlays("two bars", "Scene 1 0-120, Scene 2 120-240")
