@@ -102,6 +102,9 @@ func (u *user) film() film {
 			u.click(".modal.show input[value=" + s + "]")
 		}
 	}
+	if u.eval("document.querySelector('.modal.show .quick input').checked") == "false" {
+		u.click(".modal.show .quick input") // colours are the same in a quick look
+	}
 	done := u.eval("document.querySelectorAll('[data-shape=square][data-state=done]').length")
 	u.clickText("[data-test=start-export]", "Export 1 shape")
 	u.wait("the export is done", "document.querySelectorAll('.part[data-shape=square][data-state=done]').length > "+done)

@@ -103,7 +103,7 @@ export function useShortcuts(player: ReturnType<typeof usePlayer>) {
   }
 
   function neighbour(by: number) {
-    const rows = editor.view.rows.filter((r) => r.layer !== '@light')
+    const rows = editor.view.rows.filter((r) => r.layer !== '@light' && (!r.scene || r.scene === editor.scene))
     const at = rows.findIndex((r) => r.layer === editor.selected)
     const next = rows[Math.max(0, Math.min(rows.length - 1, at + by))]
     if (next) editor.select(next.layer)

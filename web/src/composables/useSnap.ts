@@ -39,6 +39,7 @@ export function useSnap() {
     for (const s of editor.view.scenes) offer({ frame: s.from, to: `scene ${s.name}` }, 0.3)
     offer({ frame: editor.frame, to: 'the playhead' }, 0.4)
     for (const r of editor.view.rows) {
+      if (r.scene && r.scene !== editor.scene) continue // it is not to be seen
       const name = editor.layers.get(r.layer)?.name ?? 'the light'
       if (!own(r.layer, '', r.from)) offer({ frame: r.from, to: `the start of ${name}` }, 0.6)
       if (!own(r.layer, '', r.to)) offer({ frame: r.to, to: `the end of ${name}` }, 0.6)
