@@ -121,8 +121,8 @@ watch(intake.busy, (n) => {
 
 .kinds {
   display: grid;
-  grid-template-columns: repeat(4, 1fr);
-  gap: 0.35rem;
+  grid-template-columns: repeat(5, 1fr);
+  gap: 0.25rem;
 }
 
 .pictures {
@@ -133,7 +133,8 @@ watch(intake.busy, (n) => {
 
 .kind {
   border: 1px solid var(--line);
-  font-size: 0.8rem;
+  font-size: 0.74rem;
+  padding: 0.2rem 0;
 }
 
 .kind i {

@@ -128,7 +128,6 @@ export const useEditor = defineStore('editor', () => {
     await edit.call('open', got.clip)
     shape.value = got.clip.shapes[0].id
     frame.value = 0
-    await whole()
     delivery = new Delivery({
       clip: clipId,
       notices,
@@ -142,8 +141,12 @@ export const useEditor = defineStore('editor', () => {
       },
       done
     })
+    // What is done is sent from the moment on in which the clip can be seen, also
+    // while its pictures are still being read.
     const box = new Outbox(clipId, got.revision, delivery)
     outbox.value = box
+    await whole()
+    if (outbox.value !== box) return // another clip was opened meanwhile
     deaf = live(
       clipId,
       (n) => n > box.revision && box.pull(),
