@@ -102,19 +102,22 @@ func (c *Clip) ClockOf(l *Layer) timing.Clock {
 // Span is the frames of the clip on which a layer shows: from, up to but not
 // including to.
 func (c *Clip) Span(l *Layer) (from, to int) {
-	p, ok := c.SceneOf(l)
-	if ok && p.ID == l.ID {
-		return p.From, p.To
+	_, from, to = c.Timed(l)
+	return from, to
+}
+
+// Timed is ClockOf and Span, for those who ask for both of many layers.
+func (c *Clip) Timed(l *Layer) (clock timing.Clock, from, to int) {
+	clock, to = c.Clock(), c.Length
+	if p, ok := c.SceneOf(l); ok {
+		if clock, to = p.Clock(c), p.To; p.ID == l.ID {
+			return clock, p.From, p.To
+		}
 	}
-	clock, end := c.Clock(), c.Length
-	if ok {
-		clock, end = p.Clock(c), p.To
-	}
-	from, to = clock.Frame(l.From), end
 	if l.To != nil {
 		to = clock.Frame(*l.To)
 	}
-	return from, to
+	return clock, clock.Frame(l.From), to
 }
 
 // Reach is the frames of the clip on which the moments of a layer may lie, to

@@ -55,7 +55,7 @@ func (v *version1) upgraded() (*Clip, error) {
 		out = append(out, c.Layers[i])
 		if n >= from && n < to {
 			l := &out[len(out)-1]
-			l.Group = within1(c, scenes, l).ID
+			l.Group = sectionOf(c, scenes, l).ID
 		}
 	}
 	if from == len(top) {
@@ -140,9 +140,9 @@ func placed(scenes []Playing) []Layer {
 	return out
 }
 
-// within1 is the scene in which a layer of the clip itself shows from its
+// sectionOf is the scene in which a layer of the clip itself shows from its
 // beginning to its end.
-func within1(c *Clip, scenes []Playing, l *Layer) Playing {
+func sectionOf(c *Clip, scenes []Playing, l *Layer) Playing {
 	from, to := c.Span(l)
 	for _, p := range scenes {
 		if from >= p.From && to <= p.To {
@@ -162,7 +162,7 @@ func (c *Clip) mostWithin(scenes []Playing) (top []int, from, to int) {
 			continue
 		}
 		top = append(top, i)
-		if within1(c, scenes, l).ID == "" {
+		if sectionOf(c, scenes, l).ID == "" {
 			start = len(top)
 		} else if len(top)-start > to-from {
 			from, to = start, len(top)

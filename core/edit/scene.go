@@ -99,6 +99,7 @@ type TrimScene struct {
 	To     *timing.Moment `json:"to,omitempty"`     // of the clip: where it ends
 	From   *timing.Moment `json:"from,omitempty"`   // of the clip: what of it becomes its beginning
 	Length *clip.Scene    `json:"length,omitempty"` // its length instead
+	Unit   string         `json:"unit,omitempty"`   // frames, beats or bars: counted so, it lasts as nearly as long as it does
 }
 
 func (t *TrimScene) apply(c *clip.Clip) error {
@@ -119,10 +120,27 @@ func (t *TrimScene) apply(c *clip.Clip) error {
 		endAt(c, p, *t.To)
 	case t.Length != nil:
 		c.Own(t.Scene).Scene.Lasts(*t.Length)
+	case t.Unit != "":
+		if err := countIn(c, p, t.Unit); err != nil {
+			return err
+		}
 	default:
 		return clip.Fault("to", "a scene gets another end, another beginning or another length")
 	}
 	ripple(c, before)
+	return nil
+}
+
+// countIn counts a scene's length in a unit, at least one of it.
+func countIn(c *clip.Clip, p clip.Playing, unit string) error {
+	beats := max(1, math.Round(c.Clock().Beat(p.To)-p.First))
+	length, ok := map[string]clip.Scene{
+		"frames": {Frames: p.To - p.From}, "beats": {Beats: beats}, "bars": {Bars: max(1, math.Round(beats/float64(c.Tempo.PerBar)))},
+	}[unit]
+	if !ok {
+		return clip.Fault("unit", "a scene is counted in frames, beats or bars, not in %q", unit)
+	}
+	c.Own(p.ID).Scene.Lasts(length)
 	return nil
 }
 

@@ -182,6 +182,14 @@ func TestWhatIsCutOffASceneComesBack(t *testing.T) {
 		t.Fatalf("they play %s", got)
 	}
 	alike(t, "the rest", pictures(t, c, 75, 120), pictures(t, late, 60, 105))
+	// Counted otherwise, a scene lasts as long: 60 frames are four beats or a bar.
+	for unit, want := range map[string]clip.Scene{"frames": {Frames: 60}, "beats": {Beats: 4}, "bars": {Bars: 1}} {
+		counted := do(t, c, `{"type":"trimScene","scene":"scene-2","unit":"`+unit+`"}`)
+		if got := *counted.Layer("scene-2").Scene; got != want || plays(counted) != plays(c) {
+			t.Errorf("counted in %s it is %+v, and they play %s", unit, got, plays(counted))
+		}
+	}
+	refused(t, c, `{"type":"trimScene","scene":"scene-2","unit":"miles"}`, "unit")
 	refused(t, c, `{"type":"trimScene","scene":"scene-2","to":60}`, "to")
 	refused(t, c, `{"type":"trimScene","scene":"scene-2","from":120}`, "from")
 	refused(t, c, `{"type":"trimScene","scene":"scene-2","length":{"beats":1,"bars":1}}`, "layers[scene-2].scene")

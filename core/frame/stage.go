@@ -73,8 +73,7 @@ func Arrange(c *clip.Clip, shape clip.Shape, lib *Library) *Stage {
 	for i := range c.Layers {
 		l := &c.Layers[i]
 		a := &actor{layer: l, rest: layout.RestIn(c, l, shape), largest: 1}
-		a.from, a.to = c.Span(l)
-		a.clock = c.ClockOf(l)
+		a.clock, a.from, a.to = c.Timed(l)
 		s.byID[l.ID] = a
 		s.actors = append(s.actors, a)
 	}

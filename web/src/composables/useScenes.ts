@@ -8,14 +8,7 @@ export function useScenes() {
   const { here } = usePlayhead()
   const newId = () => `scene-${Date.now().toString(36)}`
 
-  // Lengths that a scene is likely to have when it is counted otherwise.
-  function count(scene: ViewScene, unit: string) {
-    const frames = scene.to - scene.from
-    const perBar = editor.clip?.tempo.perBar ?? 4
-    const beats = Math.max(1, editor.view.beats.filter((b) => b.frame >= scene.from && b.frame < scene.to).length)
-    const amount = { frames, beats, bars: Math.max(1, Math.round(beats / perBar)) }[unit]
-    return last(scene.id, unit, amount ?? frames)
-  }
+  const count = (scene: string, unit: string) => editor.run({ type: 'trimScene', scene, unit })
 
   const last = (scene: string, unit: string, amount: number) =>
     editor.run({ type: 'trimScene', scene, length: { [unit]: unit === 'frames' ? Math.round(amount) : amount } })

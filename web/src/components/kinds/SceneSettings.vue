@@ -44,7 +44,7 @@ const units = [
         :value="scene.amount"
         @change="scenes.last(layer.id, scene.unit, $event)"
       />
-      <ChoiceField label="Counted in" :value="scene.unit" :options="units" @change="scenes.count(scene, $event)" />
+      <ChoiceField label="Counted in" :value="scene.unit" :options="units" @change="scenes.count(layer.id, $event)" />
     </div>
     <p class="says">
       {{
