@@ -48,18 +48,6 @@ function remove(i: number) {
 </template>
 
 <style scoped>
-.acts {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 0.25rem;
-}
-
-.acts button {
-  border: 1px solid var(--line);
-  font-size: 0.78rem;
-  text-align: left;
-}
-
 .named {
   display: grid;
   grid-template-columns: 1fr 26px 26px;

@@ -112,6 +112,18 @@ watch(
   align-items: end;
 }
 
+.body :deep(.acts) {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0.25rem;
+}
+
+.body :deep(.acts button) {
+  border: 1px solid var(--line);
+  font-size: 0.78rem;
+  text-align: left;
+}
+
 .body :deep(summary) {
   font: 700 0.86rem 'Bricolage Grotesque';
   margin: 0.7rem 0 0.35rem;

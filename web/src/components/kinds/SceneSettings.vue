@@ -94,17 +94,3 @@ const units = [
     </div>
   </div>
 </template>
-
-<style scoped>
-.acts {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 0.25rem;
-}
-
-.acts button {
-  border: 1px solid var(--line);
-  font-size: 0.78rem;
-  text-align: left;
-}
-</style>
