@@ -5,10 +5,10 @@ import "math"
 // Brush draws transformed pictures. It keeps scratch memory, so one
 // brush serves one goroutine.
 type Brush struct {
-	row   []uint32
-	next  []uint32 // the same of another copy, or of another place
-	sums  []uint64 // of several places in a pixel
-	moved []uint64 // of a picture at several places
+	row     []uint32
+	columns []uint64 // of two rows of a picture, mixed
+	sums    []uint64 // of several places in a pixel
+	moved   []uint64 // of a picture at several places
 }
 
 // Draw puts a picture onto dst. m maps pixels of the picture's largest level
@@ -38,10 +38,10 @@ func (br *Brush) Draw(dst *Bitmap, p *Pyramid, m Affine, opacity float64, mode B
 	}
 }
 
-// room makes the brush's rows long enough.
+// room makes the brush's row long enough.
 func (br *Brush) room(w int) {
 	if len(br.row) < w {
-		br.row, br.next = make([]uint32, w), make([]uint32, w)
+		br.row = make([]uint32, w)
 	}
 }
 
@@ -61,17 +61,6 @@ func (br *Brush) copyWhole(dst, src *Bitmap, m Affine, alpha uint32, mode Blend)
 		composite(dst.Pix[y*dst.W+x0:y*dst.W+x1], src.Pix[at:at+x1-x0], alpha, mode)
 	}
 	return true
-}
-
-// bilinear mixes four pixels; tx and ty are the shares of the right and the
-// lower ones in 256ths.
-func bilinear(p00, p10, p01, p11 uint32, tx, ty uint64) uint32 {
-	if p00|p10|p01|p11 == 0 {
-		return 0
-	}
-	top := (spread(p00)*(256-tx) + spread(p10)*tx + 0x80*lanes) >> 8 & byteLanes
-	low := (spread(p01)*(256-tx) + spread(p11)*tx + 0x80*lanes) >> 8 & byteLanes
-	return packed((top*(256-ty) + low*ty + 0x80*lanes) >> 8 & byteLanes)
 }
 
 // composite blends a row of premultiplied pixels onto dst; alpha is 0..256.

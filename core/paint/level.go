@@ -27,7 +27,7 @@ type between struct {
 func NewPyramid(b *Bitmap) *Pyramid {
 	p := &Pyramid{Levels: []*Bitmap{b}}
 	for b.W > 1 || b.H > 1 {
-		b = half.resize(b)
+		b = halve(b)
 		p.Levels = append(p.Levels, b)
 		p.halves = append(p.halves, &between{})
 	}

@@ -91,7 +91,7 @@ func (r *reader) read(br *Brush, row []uint32, x, y int) {
 
 // mixed reads both copies, (du, dv) pixels of the picture aside, and mixes them.
 func (r *reader) mixed(br *Brush, row []uint32, x, y int, du, dv float64) {
-	r.first.read(row, x, y, du, dv)
+	r.first.read(br, row, x, y, du, dv, 256)
 	if r.share == 0 {
 		return
 	}
@@ -103,26 +103,18 @@ func (r *reader) mixed(br *Brush, row []uint32, x, y int, du, dv float64) {
 	for hi > lo && row[hi-1] == 0 {
 		hi--
 	}
-	if lo == hi {
-		return
-	}
-	lo, hi = max(0, lo-3), min(len(row), hi+3)
-	row = row[lo:hi]
-	next := br.next[:len(row)]
-	r.second.read(next, x+lo, y, du, dv)
-	a, b := 256-r.share, r.share
-	for i, p := range row {
-		if q := next[i]; p != q {
-			row[i] = packed((spread(p)*a + spread(q)*b + 0x80*lanes) >> 8 & byteLanes)
-		}
+	if lo < hi {
+		lo, hi = max(0, lo-3), min(len(row), hi+3)
+		r.second.read(br, row[lo:hi], x+lo, y, du, dv, r.share)
 	}
 }
 
-// read fills a row with bilinear samples. The centre of a pixel of the frame is
-// sampled at (u, v), where whole numbers are centres of the copy's pixels.
-func (c *copied) read(row []uint32, x, y int, du, dv float64) {
+// read mixes the share of bilinear samples, in 256ths, into a row. The centre of
+// a pixel of the frame is sampled at (u, v), where whole numbers are centres of
+// the copy's pixels.
+func (c *copied) read(br *Brush, row []uint32, x, y int, du, dv float64, share uint64) {
 	cx, cy := float64(x)+0.5, float64(y)+0.5
 	u := c.inv.A*cx + c.inv.C*cy + c.inv.E - 0.5 + du*c.scale
 	v := c.inv.B*cx + c.inv.D*cy + c.inv.F - 0.5 + dv*c.scale
-	c.sample(row, u, v, c.inv.A, c.inv.B)
+	br.sample(row, c.Bitmap, u, v, c.inv.A, c.inv.B, share)
 }
