@@ -47,7 +47,7 @@ func blendRow(dst, src []uint32, alpha uint32, mode Blend) {
 	for len(src) > 0 {
 		n := min(len(src), len(part))
 		for i, s := range src[:n] {
-			part[i] = packed((spread(s)*uint64(alpha) + 0x80*lanes) >> 8 & byteLanes)
+			part[i] = thinned(s, uint64(alpha))
 		}
 		rows[mode](dst[:n], part[:n])
 		dst, src = dst[n:], src[n:]

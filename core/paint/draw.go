@@ -65,24 +65,53 @@ func (br *Brush) copyWhole(dst, src *Bitmap, m Affine, alpha uint32, mode Blend)
 
 // composite blends a row of premultiplied pixels onto dst; alpha is 0..256.
 func composite(dst, src []uint32, alpha uint32, mode Blend) {
-	if mode != Normal {
+	switch {
+	case mode != Normal:
 		blendRow(dst, src, alpha, mode)
-		return
+	case alpha < 256:
+		fade(dst, src, uint64(alpha))
+	default:
+		dst = dst[:len(src)]
+		for i, s := range src {
+			switch {
+			case s >= 0xFF000000:
+				dst[i] = s
+			case s != 0:
+				dst[i] = over(dst[i], s)
+			}
+		}
 	}
+}
+
+// fade is composite for an alpha below 256: two pixels at once where both are
+// opaque, as most of a faded sheet are.
+func fade(dst, src []uint32, alpha uint64) {
+	const opaque = 0xFF000000FF000000
 	dst = dst[:len(src)]
-	for i, s := range src {
-		if s == 0 {
-			continue
+	i := 0
+	for ; i+2 <= len(src); i += 2 {
+		s, d := src[i:i+2:i+2], dst[i:i+2:i+2]
+		two := uint64(s[0]) | uint64(s[1])<<32
+		switch {
+		case two == 0:
+		case two&opaque == opaque:
+			below := uint64(d[0]) | uint64(d[1])<<32
+			rb := lerp(below&byteLanes, two&byteLanes, alpha)
+			ga := lerp(below>>8&byteLanes, two>>8&byteLanes, alpha)
+			below = rb | ga<<8
+			d[0], d[1] = uint32(below), uint32(below>>32)
+		default:
+			d[0], d[1] = over(d[0], thinned(s[0], alpha)), over(d[1], thinned(s[1], alpha))
 		}
-		if alpha < 256 {
-			s = packed((spread(s)*uint64(alpha) + 0x80*lanes) >> 8 & byteLanes)
-		}
-		if s >= 0xFF000000 {
-			dst[i] = s
-			continue
-		}
-		dst[i] = over(dst[i], s)
 	}
+	for ; i < len(src); i++ {
+		dst[i] = over(dst[i], thinned(src[i], alpha))
+	}
+}
+
+// thinned is a pixel with a share of its opacity, in 256ths.
+func thinned(p uint32, share uint64) uint32 {
+	return packed((spread(p)*share + 0x80*lanes) >> 8 & byteLanes)
 }
 
 // over is source-over of W3C Compositing: s + d (1 - alpha of s), the product

@@ -115,7 +115,7 @@ func (e *edge) coverPart(row []uint32, x int) {
 	for i, v := range acc[:n] {
 		sum += v
 		if c := min(max(sum, -sum), whole); c < whole {
-			row[i] = packed((spread(row[i])*uint64(c>>8) + 0x80*lanes) >> 8 & byteLanes)
+			row[i] = thinned(row[i], uint64(c>>8))
 		}
 	}
 }

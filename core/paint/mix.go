@@ -7,7 +7,7 @@ func (b *Bitmap) MixIn(o *Bitmap, share float64) {
 	w := uint64(math.Round(min(max(share, 0), 1) * 256))
 	for i, p := range b.Pix {
 		if q := o.Pix[i]; p != q {
-			b.Pix[i] = packed((spread(p)*(256-w) + spread(q)*w + 0x80*lanes) >> 8 & byteLanes)
+			b.Pix[i] = packed(lerp(spread(p), spread(q), w))
 		}
 	}
 }
