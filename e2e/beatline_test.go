@@ -191,7 +191,7 @@ func TestKeysAreCopiedToOtherLayers(t *testing.T) {
 	for range 39 {
 		u.press(input.Comma)
 	}
-	u.text("[data-test=time]", "2s20f")
+	u.wait("the playhead is there", "document.querySelector('input[aria-label=Time]').value === '2s20f'")
 	u.must("pasting", u.page.KeyActions().Press(input.ControlLeft).Type('v').Do())
 	u.wantFrames("pasting", "b", "10 40 70 80 110")
 	u.wantFrames("pasting", "c", "10 40 70 80 110")

@@ -105,12 +105,14 @@ func TestTwoPagesSeeEachOthersChanges(t *testing.T) {
 	// What is being written stays when the value changes elsewhere.
 	field := b.find("input[aria-label=Lift]")
 	b.must("selecting the lift", field.SelectAllText())
-	b.must("writing the lift", b.page.InsertText("33"))
+	b.must("writing the lift", b.page.InsertText("3"))
+	b.waitStored("half of it, still being written", func(c *clip.Clip) bool { return c.Layer("mug-layer").Lift == 3 })
 	elsewhere = store.Edit{ID: store.NewID(), Command: []byte(`{"type":"setLayer","layer":"mug-layer","set":{"lift":55}}`)}
 	if _, err := site.Store.Edit(t.Context(), id, 0, []store.Edit{elsewhere}); err != nil {
 		t.Fatal(err)
 	}
 	b.wait("the other page has the change", lift("mug-layer")+" === 55")
+	b.must("writing on", b.page.InsertText("3"))
 	b.press(input.Tab)
 	b.waitStored("what was written is kept", func(c *clip.Clip) bool { return c.Layer("mug-layer").Lift == 33 })
 	a.front()
@@ -152,7 +154,7 @@ func TestBadFilesAreNamedAndChangeNothing(t *testing.T) {
 	// A value out of its range is refused in words, and the field shows the truth.
 	u.clickText(".row-line .name", "^Mug$")
 	u.write("input[aria-label=Size]", "-4")
-	u.text(".notice.problem", "between 1 and 20000")
+	u.text(".field-problem", "between 1 and 20000")
 	u.wait("the field shows the true size", `document.querySelector('input[aria-label=Size]').value === '580'`)
 	if after := string(site.stored(t, id).Encode()); after != before {
 		t.Error("bad input changed the clip")

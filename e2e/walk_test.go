@@ -193,7 +193,7 @@ func (u *user) keyTheEntrance() {
 	for range 15 {
 		u.press(input.Period)
 	}
-	u.text("[data-test=time]", "0s15f")
+	u.wait("the playhead is there", "document.querySelector('input[aria-label=Time]').value === '0s15f'")
 	u.click("button[aria-label='Set a key for Position']")
 	u.write("input[aria-label='Position, right']", "0")
 	u.write("input[aria-label='Position, down']", "0")
@@ -203,7 +203,7 @@ func (u *user) keyTheEntrance() {
 		return len(k) == 2 && k[1].Value[0] == 0 && k[1].At.Frames == 15
 	})
 	u.click("[data-bead='cutout position 0']")
-	u.text("[data-test=time]", "0s00f")
+	u.wait("the playhead is there", "document.querySelector('input[aria-label=Time]').value === '0s00f'")
 	u.text("h2 small", "^Position at 0s00f$")
 	u.click("button[aria-label='Ease out']")
 	u.waitStored("the easing", func(c *clip.Clip) bool { return c.Layers[2].Tracks[clip.Position][0].Ease.Kind == "out" })

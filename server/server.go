@@ -60,6 +60,7 @@ func (s *Server) routes(api *gin.RouterGroup) {
 	api.GET("/clips", s.listClips)
 	api.POST("/clips", s.createClip)
 	api.GET("/clips/:id", s.getClip)
+	api.GET("/form", s.form)
 	api.DELETE("/clips/:id", s.deleteClip)
 	api.GET("/clips/:id/commands", s.getCommands)
 	api.POST("/clips/:id/commands", s.postCommands)

@@ -132,6 +132,22 @@ func TestAClipOfWrongMeasuresIsRefused(t *testing.T) {
 	}
 }
 
+func TestAFormIsReadWhileItIsWritten(t *testing.T) {
+	status, out := ask(t, "GET", "/api/form?ratio=4:5&w=1080&length=8&rate=30&tempo=120", nil)
+	if want := "map[h:1350 ratio:4:5 w:1080]"; status != http.StatusOK || fmt.Sprint(out["shape"]) != want {
+		t.Errorf("the shape is %d %v, want %s", status, out["shape"], want)
+	}
+	if want := "map[frames:8 offer:8s00f says:8 frames, 0s08f]"; fmt.Sprint(out["length"]) != want {
+		t.Errorf("the length is %v, want %s", out["length"], want)
+	}
+	if _, out = ask(t, "GET", "/api/form?ratio=wide&w=1080&length=soon", nil); !strings.Contains(fmt.Sprint(out), "is not a ratio") || !strings.Contains(fmt.Sprint(out), "is not a length") {
+		t.Errorf("nonsense is read as %v", out)
+	}
+	if status, out = ask(t, "GET", "/api/form?w=many", nil); status != http.StatusUnprocessableEntity {
+		t.Errorf("a width in letters gives %d %v", status, out)
+	}
+}
+
 // sent is the body of a post of commands, each with a new ID.
 func sent(after int, commands ...string) string {
 	var list []string

@@ -16,6 +16,7 @@ type SetClip struct {
 	Shapes []clip.Shape   `json:"shapes,omitempty"`
 	Rate   *timing.Rate   `json:"rate,omitempty"`
 	Length *int           `json:"length,omitempty"` // frames at the new rate
+	Past   Past           `json:"past,omitempty"`   // what becomes of what lies past the new end
 	Poster *timing.Moment `json:"poster,omitempty"`
 	Shown  *string        `json:"shown,omitempty"` // the product of scenes that have none of their own
 }
@@ -42,48 +43,7 @@ func (s *SetClip) apply(c *clip.Clip) error {
 		c.Poster = *s.Poster
 	}
 	if s.Length != nil {
-		return setLength(c, *s.Length)
-	}
-	return nil
-}
-
-// setLength makes the clip longer or shorter by its last scene. Layers over or
-// beneath all scenes that reached the end are cut to it; keys of theirs beyond it
-// are left for Validate to report, since dropping them would lose work.
-func setLength(c *clip.Clip, length int) error {
-	scenes := c.Scenes()
-	if len(scenes) == 0 {
-		return nil // Validate says it
-	}
-	last := scenes[len(scenes)-1]
-	if length <= last.From {
-		return clip.Fault("length", "the scene %q begins at %s, after the new end; delete it or make the scenes before it shorter first", last.Name, c.Rate.Timecode(last.From))
-	}
-	c.OwnAll()
-	for i := range c.Layers {
-		l := &c.Layers[i]
-		if _, in := c.SceneOf(l); in {
-			continue
-		}
-		from, to := c.Span(l)
-		if from >= length {
-			return clip.Fault("length", "%q begins at %s, after the new end; move or delete it first", l.Name, c.Rate.Timecode(from))
-		}
-		if to >= length {
-			l.To = nil
-		}
-	}
-	c.Own(last.ID).Scene.Lasts(clip.Scene{Frames: length - last.From})
-	c.Fit()
-	for i := range c.Sounds {
-		t := &c.Sounds[i]
-		t.FadeIn, t.FadeOut = min(t.FadeIn, length), min(t.FadeOut, length)
-	}
-	if c.Range != nil && c.Clock().Frame(c.Range.Out) > length {
-		c.Range = nil
-	}
-	if c.Clock().Frame(c.Poster) >= length {
-		c.Poster = timing.At(max(0, length-1))
+		return setLength(c, *s.Length, s.Past)
 	}
 	return nil
 }

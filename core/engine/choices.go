@@ -31,3 +31,11 @@ func room(e *Engine, in Dragged) (edit.Room, error) {
 	}
 	return edit.RoomToMove(e.kept.Copy(), in.Keys)
 }
+
+// pastEnd is what would lie past the clip's end at a length in frames.
+func pastEnd(e *Engine, length int) (edit.PastEnd, error) {
+	if e.kept == nil {
+		return edit.PastEnd{}, errClosed
+	}
+	return edit.WouldLiePast(e.kept, length), nil
+}

@@ -75,3 +75,19 @@ func parseTime(e *Engine, text string) (int, error) {
 	}
 	return n, nil
 }
+
+// readLength tells what a length is taken for while it is written.
+func readLength(e *Engine, text string) (timing.Reading, error) {
+	if e.shown == nil {
+		return timing.Reading{}, errClosed
+	}
+	return e.shown.Clock().ReadLength(text), nil
+}
+
+// readMoment tells what a time is taken for while it is written.
+func readMoment(e *Engine, text string) (timing.Reading, error) {
+	if e.shown == nil {
+		return timing.Reading{}, errClosed
+	}
+	return e.shown.Clock().ReadMoment(text, e.shown.Length-1), nil
+}

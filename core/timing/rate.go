@@ -48,9 +48,21 @@ func (r Rate) Timecode(frame int) string {
 
 var timecode = regexp.MustCompile(`^(?:(\d{1,6})s)?(?:(\d{1,7})f?)?$`)
 
-// ParseTimecode reads "4s05f", "4s", "125f", "125" (frames) and "2.5s".
+// clockTime is minutes and seconds: "0:08", "1:02.5".
+var clockTime = regexp.MustCompile(`^(\d{1,4}):(\d{2}(?:\.\d{1,3})?)$`)
+
+// units are words for which there is a letter.
+var units = strings.NewReplacer(" ", "", "seconds", "s", "second", "s", "sec", "s", "frames", "f", "frame", "f", ",", ".")
+
+// ParseTimecode reads "4s05f", "4s", "125f", "125" (frames), "2.5s" and "0:04",
+// with words for the letters, too.
 func (r Rate) ParseTimecode(s string) (int, error) {
-	text := strings.ToLower(strings.ReplaceAll(s, " ", ""))
+	text := units.Replace(strings.ToLower(s))
+	if m := clockTime.FindStringSubmatch(text); m != nil {
+		minutes, _ := strconv.Atoi(m[1])
+		seconds, _ := strconv.ParseFloat(m[2], 64)
+		return r.Frame(float64(60*minutes) + seconds), nil
+	}
 	if seconds, ok := strings.CutSuffix(text, "s"); ok && strings.Contains(text, ".") {
 		v, err := strconv.ParseFloat(seconds, 64)
 		if err == nil && v >= 0 && v < 1e6 {

@@ -1,4 +1,13 @@
-import { Problem, type Clip, type ExportPart, type Outcome, type Prop, type Sent, type Shape } from './types'
+import {
+  Problem,
+  type Clip,
+  type ExportPart,
+  type Outcome,
+  type Prop,
+  type Reading,
+  type Sent,
+  type Shape
+} from './types'
 
 // What is done when the server wants one to sign in first.
 let knock: () => void = () => undefined
@@ -10,6 +19,11 @@ let entered = 0
 // the server was not reached.
 // A file takes as long as it takes; everything else answers soon or not at all.
 async function call<T>(method: string, path: string, body?: BodyInit | object): Promise<T> {
+  return (await asked<T>(method, path, body)).said
+}
+
+// asked tells also whether it was the browser that answered, with what it has kept.
+async function asked<T>(method: string, path: string, body?: BodyInit | object): Promise<{ said: T; kept: boolean }> {
   const before = entered
   const raw = body instanceof Blob || body === undefined
   let answer: Response
@@ -23,7 +37,10 @@ async function call<T>(method: string, path: string, body?: BodyInit | object): 
   } catch {
     throw new Problem('Billow does not answer. Is it still running?', '', 'offline')
   }
-  if (answer.ok) return (answer.status === 204 ? undefined : await answer.json()) as T
+  if (answer.ok) {
+    const said = (answer.status === 204 ? undefined : await answer.json()) as T
+    return { said, kept: answer.headers.has('X-Kept') }
+  }
   const failed = (await answer.json().catch(() => null)) as {
     error?: { message: string; field: string; code: string }
   } | null
@@ -63,15 +80,25 @@ export interface NewClip {
   tempo: number
 }
 
+// What the form of a new clip is taken for while it is written.
+export interface FormRead {
+  length: Reading
+  shape: { w: number; h: number; ratio: string; problem?: string }
+}
+
 export const api = {
   clips: (search: string, sort: string, from: number) =>
-    call<{ clips: ClipSummary[]; total: number }>(
+    asked<{ clips: ClipSummary[]; total: number }>(
       'GET',
       `/api/clips?${new URLSearchParams({ search, sort, from: String(from) })}`
     ),
+  form: (said: URLSearchParams) => call<FormRead>('GET', `/api/form?${said}`),
   create: (c: NewClip) => call<{ id: string }>('POST', '/api/clips', c),
   remove: (id: string) => call<void>('DELETE', `/api/clips/${id}`),
-  clip: (id: string) => call<{ id: string; revision: number; clip: Clip }>('GET', `/api/clips/${id}`),
+  clip: async (id: string) => {
+    const { said, kept } = await asked<{ id: string; revision: number; clip: Clip }>('GET', `/api/clips/${id}`)
+    return { ...said, kept }
+  },
   commands: (id: string, after: number, commands: Sent[]) =>
     call<Outcome>('POST', `/api/clips/${id}/commands`, { after, commands }),
   since: (id: string, after: number) => call<Outcome>('GET', `/api/clips/${id}/commands?after=${after}`),

@@ -5,6 +5,7 @@ import { createRouter, createWebHistory } from 'vue-router'
 import App from './App.vue'
 import ClipsPage from './pages/ClipsPage.vue'
 import EditorPage from './pages/EditorPage.vue'
+import { startKeeper } from './stores/keeper'
 import './style/main.scss'
 
 const router = createRouter({
@@ -17,3 +18,4 @@ const router = createRouter({
 })
 
 createApp(App).use(createPinia()).use(createBootstrap()).use(router).mount('#app')
+window.addEventListener('load', startKeeper)

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { named } from '../fields'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
-import type { Command, Light, Product, Tune } from '../types'
-import { shapeName, shapeRatio, standardShapes } from '../words'
+import type { Command, Light, PastEnd, Product, Tune } from '../types'
+import { listed, shapeName, shapeRatio, standardShapes, timecode } from '../words'
 import ChoiceField from './ChoiceField.vue'
 import ColourField from './ColourField.vue'
 import LightDial from './LightDial.vue'
@@ -12,6 +13,7 @@ import MarksSettings from './MarksSettings.vue'
 import NumberField from './NumberField.vue'
 import TempoSettings from './TempoSettings.vue'
 import TextField from './TextField.vue'
+import TimeField from './TimeField.vue'
 
 const editor = useEditor()
 const clip = computed(() => editor.clip)
@@ -40,14 +42,36 @@ function setTune(values: Partial<Tune>) {
   if (tune.value) editor.run({ type: 'setTune', tune: { ...tune.value, ...values } })
 }
 
-const lengthField = ref<InstanceType<typeof TextField> | null>(null)
+const lengthField = ref<InstanceType<typeof TimeField> | null>(null)
+// A length past which something lies, until it is said what becomes of that.
+const shorter = ref<{ length: number; past: PastEnd } | null>(null)
+
 async function length(text: string) {
+  shorter.value = null
   try {
-    await editor.run({ type: 'setClip', length: await editor.ask('time', text) })
+    const length = await editor.ask('time', text)
+    const past = await editor.ask('pastEnd', length)
+    if (past.keys || past.layers.length || past.scenes.length) shorter.value = { length, past }
+    else await editor.run({ type: 'setClip', length })
   } catch (e) {
     useNotices().fail(e)
   }
   lengthField.value?.show()
+}
+
+const liesPast = computed(() => {
+  const past = shorter.value?.past
+  if (!past) return ''
+  const keys = past.keys ? [past.keys === 1 ? '1 key' : `${past.keys} keys`] : []
+  const what = [...past.scenes.map((s) => `the scene “${s}”`), ...keys]
+  const of = past.layers.length ? ` of ${listed(past.layers)}` : ''
+  return `${listed(what) || 'The beginning'}${of}`
+})
+
+async function shorten(past: 'bring' | 'cut') {
+  const length = shorter.value?.length
+  shorter.value = null
+  if (length) await editor.run({ type: 'setClip', length, past })
 }
 
 function toggleShape(id: string) {
@@ -92,7 +116,13 @@ function addProduct() {
     <div class="pair">
       <label>
         Length
-        <TextField ref="lengthField" :value="editor.view.timecode" label="Length of the clip" @change="length" />
+        <TimeField
+          ref="lengthField"
+          :value="editor.view.timecode"
+          label="Length of the clip"
+          :read="(text) => editor.ask('readLength', text)"
+          @change="length"
+        />
       </label>
       <ChoiceField
         label="Frames a second"
@@ -100,6 +130,14 @@ function addProduct() {
         :options="[24, 25, 30, 50, 60].map((r) => ({ id: String(r), name: String(r) }))"
         @change="editor.run({ type: 'setClip', rate: Number($event) })"
       />
+    </div>
+    <div v-if="shorter" class="shorter" role="alertdialog" aria-label="What lies past the new end">
+      <p>{{ liesPast }} would lie past {{ timecode(shorter.length, clip.rate) }}.</p>
+      <button v-if="!shorter.past.scenes.length" class="plain" @click="shorten('bring')">
+        Bring it before the end
+      </button>
+      <button class="plain" @click="shorten('cut')">Cut it off</button>
+      <button class="plain" @click="shorter = null">Stay at {{ editor.view.timecode }}</button>
     </div>
     <div class="shapes">
       <label v-for="s in standardShapes" :key="s.id">
@@ -112,13 +150,6 @@ function addProduct() {
         {{ shapeName(s.id) }} {{ shapeRatio(s.id) }}
       </label>
     </div>
-    <ChoiceField
-      v-if="clip.products.length"
-      label="Product of scenes without their own"
-      :value="clip.shown ?? ''"
-      :options="[{ id: '', name: 'None' }, ...clip.products]"
-      @change="editor.run({ type: 'setClip', shown: $event })"
-    />
     <button class="plain poster" @click="editor.run({ type: 'setClip', poster: editor.frame })">
       <i class="bi bi-image" aria-hidden="true" /> Make this frame the poster frame
     </button>
@@ -145,7 +176,7 @@ function addProduct() {
     <h2>Range</h2>
     <p v-if="!clip.products.length" class="hint">Products with their prices; badges and words show them.</p>
     <div v-for="p in clip.products" :key="p.id" class="three product">
-      <TextField :value="p.name ?? ''" label="Product" @change="setProduct(p, { name: $event })" />
+      <TextField :value="p.name ?? ''" label="Product" :check="named" @change="setProduct(p, { name: $event })" />
       <TextField :value="p.price ?? ''" :label="`Price of ${p.name}`" @change="setProduct(p, { price: $event })" />
       <TextField
         :value="p.oldPrice ?? ''"
@@ -181,6 +212,18 @@ function addProduct() {
   margin-bottom: 0.3rem;
 }
 
+.shorter {
+  margin: 0.4rem 0;
+  padding: 0.45rem 0.55rem;
+  border-radius: 6px;
+  background: #f6e7c8;
+  font-size: 0.8rem;
+}
+
+.shorter p {
+  margin: 0 0 0.25rem;
+}
+
 .shapes {
   display: grid;
   grid-template-columns: 1fr 1fr;
@@ -196,12 +239,6 @@ label,
 .hint {
   color: var(--harbour-soft);
   margin: 0;
-}
-
-input.form-control {
-  font-size: 0.82rem;
-  padding: 0.12rem 0.4rem;
-  min-height: 0;
 }
 
 .poster {

@@ -1,21 +1,34 @@
 <script setup lang="ts">
+import { useStretch } from '../composables/useStretch'
+import { coloured } from '../fields'
 import TextField from './TextField.vue'
 
 defineProps<{ label: string; value: string; bare?: boolean }>()
 const emit = defineEmits<{ change: [value: string] }>()
+const stretch = useStretch(() => false)
 
-function typed(event: Event) {
-  const input = event.target as HTMLInputElement
-  emit('change', input.value.trim())
-}
+// The browser's own chooser is one stretch, as typing is.
+const choose = (event: Event) => stretch.write(() => emit('change', (event.target as HTMLInputElement).value))
 </script>
 
 <template>
   <div class="colour">
     <span :class="{ 'visually-hidden': bare }">{{ label }}</span>
     <span class="both">
-      <input type="color" :value="value.slice(0, 7)" :aria-label="label" @change="typed" />
-      <TextField :value="value" :label="`${label}, as #rrggbb`" @change="emit('change', $event.trim())" />
+      <input
+        type="color"
+        :value="value.slice(0, 7)"
+        :aria-label="label"
+        @focus="stretch.begin"
+        @input="choose"
+        @change="stretch.settle"
+      />
+      <TextField
+        :value="value"
+        :label="`${label}, as #rrggbb`"
+        :check="coloured"
+        @change="emit('change', `#${$event.trim().replace('#', '')}`)"
+      />
     </span>
   </div>
 </template>
@@ -40,11 +53,5 @@ input[type='color'] {
   border: 1px solid var(--line);
   border-radius: 6px;
   background: #fff;
-}
-
-.form-control {
-  font-size: 0.8rem;
-  padding: 0.12rem 0.35rem;
-  min-height: 0;
 }
 </style>

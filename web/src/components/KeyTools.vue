@@ -4,7 +4,7 @@ import { useKeys } from '../composables/useKeys'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
 import IconButton from './IconButton.vue'
-import TextField from './TextField.vue'
+import TimeField from './TimeField.vue'
 
 // What can be done with the selected keys, beside the transport.
 const editor = useEditor()
@@ -16,7 +16,7 @@ const when = computed(() => {
   return keys.bead(firsts[0])?.when ?? ''
 })
 
-const whenField = ref<InstanceType<typeof TextField> | null>(null)
+const whenField = ref<InstanceType<typeof TimeField> | null>(null)
 function write(text: string) {
   keys.place(text).then(() => whenField.value?.show())
 }
@@ -36,12 +36,13 @@ function copyEase() {
 <template>
   <div class="tools" role="toolbar" aria-label="Selected keys">
     <strong data-test="key-count">{{ keys.count.value === 1 ? '1 key' : `${keys.count.value} keys` }}</strong>
-    <TextField
+    <TimeField
       ref="whenField"
-      class="when"
+      wide="5.2rem"
       :value="when"
       label="When the first of them is"
       title="4s05f, bar and beat as b9.3+2, or a frame"
+      :read="(text) => editor.ask('readMoment', text)"
       @change="write"
     />
     <template v-if="keys.count.value > 1">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, type Component } from 'vue'
 import { useChoices } from '../composables/useChoices'
+import { named } from '../fields'
 import { useEditor } from '../stores/editor'
 import type { Changed, Layer, Rest, Reveal } from '../types'
 import { blends, kindOf, pins, shapeName, sides } from '../words'
@@ -69,7 +70,7 @@ function lie(to: string) {
   </p>
   <div v-else>
     <div class="head">
-      <TextField :value="layer.name" label="Name of the layer" @change="set({ name: $event })" />
+      <TextField :value="layer.name" label="Name of the layer" :check="named" @change="set({ name: $event })" />
       <IconButton
         icon="copy"
         title="Copy"

@@ -112,18 +112,21 @@ function pair(i: number, id: string, on: boolean) {
     />
     <div class="three spaced">
       <NumberField
+        late
         v-if="lineup.beats"
         label="Each, beats"
         :value="lineup.beats"
         @change="set({ beats: Math.max(0, $event) })"
       />
       <NumberField
+        late
         v-else
         label="Each, frames"
         :value="lineup.stay"
         @change="set({ stay: Math.max(2, Math.round($event)) })"
       />
       <NumberField
+        late
         v-if="lineup.bars"
         label="Change, bars"
         :step="0.25"
@@ -131,6 +134,7 @@ function pair(i: number, id: string, on: boolean) {
         @change="set({ bars: Math.max(0, $event) })"
       />
       <NumberField
+        late
         v-else
         label="Change"
         :value="lineup.change"
@@ -159,11 +163,12 @@ function pair(i: number, id: string, on: boolean) {
           :options="lineup.slots.map((s, i) => ({ id: String(i), name: s.name }))"
           @change="slot = Number($event)"
         />
-        <NumberField label="Right" :value="lineup.slots[slot].x" @change="setSlot({ x: $event })" />
-        <NumberField label="Down" :value="lineup.slots[slot].y" @change="setSlot({ y: $event })" />
-        <NumberField label="Size" unit="%" :value="lineup.slots[slot].size" @change="setSlot({ size: $event })" />
-        <NumberField label="Turn" unit="°" :value="lineup.slots[slot].turn" @change="setSlot({ turn: $event })" />
+        <NumberField late label="Right" :value="lineup.slots[slot].x" @change="setSlot({ x: $event })" />
+        <NumberField late label="Down" :value="lineup.slots[slot].y" @change="setSlot({ y: $event })" />
+        <NumberField late label="Size" unit="%" :value="lineup.slots[slot].size" @change="setSlot({ size: $event })" />
+        <NumberField late label="Turn" unit="°" :value="lineup.slots[slot].turn" @change="setSlot({ turn: $event })" />
         <NumberField
+          late
           label="Opacity"
           unit="%"
           :value="lineup.slots[slot].opacity"

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { useMarks } from '../composables/useMarks'
 import { useScenes } from '../composables/useScenes'
+import { named } from '../fields'
 import { useEditor } from '../stores/editor'
 import IconButton from './IconButton.vue'
 import TextField from './TextField.vue'
@@ -40,7 +41,7 @@ function remove(i: number) {
       </button>
     </div>
     <div v-for="(m, i) in editor.view.markers" :key="m.frame" class="named">
-      <TextField needed :value="m.name" :label="`Name of marker ${i + 1}`" @change="rename(i, $event.trim())" />
+      <TextField :check="named" :value="m.name" :label="`Name of marker ${i + 1}`" @change="rename(i, $event.trim())" />
       <IconButton icon="geo" :label="`Go to ${m.name}`" title="Go there" @click="editor.go(m.frame)" />
       <IconButton icon="x-lg" :label="`Delete ${m.name}`" @click="remove(i)" />
     </div>

@@ -87,8 +87,16 @@ const kindOf = (m: Move): Kind => moveKinds.find((k) => k.id === m.kind) ?? move
           :options="kindOf(m).sides"
           @change="set(m, { side: $event })"
         />
-        <NumberField v-if="kindOf(m).turns" label="Lean" unit="°" :value="m.turn" @change="set(m, { turn: $event })" />
         <NumberField
+          late
+          v-if="kindOf(m).turns"
+          label="Lean"
+          unit="°"
+          :value="m.turn"
+          @change="set(m, { turn: $event })"
+        />
+        <NumberField
+          late
           v-if="kindOf(m).strong"
           label="Strength"
           unit="%"
@@ -97,13 +105,14 @@ const kindOf = (m: Move): Kind => moveKinds.find((k) => k.id === m.kind) ?? move
           @change="set(m, { strength: $event })"
         />
         <NumberField
+          late
           v-if="!m.beats"
           label="Frames"
           :value="m.length"
           hint="0 goes on until the layer ends"
           @change="set(m, { length: Math.max(0, Math.round($event)) })"
         />
-        <NumberField v-else label="Beats" :step="0.5" :value="m.beats" @change="set(m, { beats: $event })" />
+        <NumberField late v-else label="Beats" :step="0.5" :value="m.beats" @change="set(m, { beats: $event })" />
         <ChoiceField
           label="Counted in"
           :value="m.beats ? 'beats' : 'frames'"
@@ -114,6 +123,7 @@ const kindOf = (m: Move): Kind => moveKinds.find((k) => k.id === m.kind) ?? move
           @change="set(m, { beats: $event === 'beats' ? 1 : 0 })"
         />
         <NumberField
+          late
           v-if="kindOf(m).drifts"
           label="Then drifts"
           :value="m.drift ?? 0"

@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { computed, watch } from 'vue'
+import { useStretch } from '../composables/useStretch'
 import { useTyped } from '../composables/useTyped'
 import { useEditor } from '../stores/editor'
 
-// A number that is taken when Enter is pressed or the field is left.
+// A number that goes to the clip while it is typed; a late one is shown in the
+// picture at once but kept only when Enter is pressed or the field is left.
 const props = defineProps<{
   label: string
   value: number
@@ -12,43 +14,62 @@ const props = defineProps<{
   bare?: boolean
   disabled?: boolean
   hint?: string
+  late?: boolean
 }>()
 const emit = defineEmits<{ change: [value: number] }>()
 const editor = useEditor()
-const field = ref<HTMLInputElement | null>(null)
-let sent = '' // what was taken and is not the value yet; Enter and leaving both take
+const stretch = useStretch(() => props.late)
 const shown = (v: number) => String(Math.round(v * 100) / 100)
-
 const { text, typing, show } = useTyped(() => shown(props.value))
-watch(
-  () => props.value,
-  () => (sent = '')
-)
+
+const read = (said: string) => Number(said.replace(',', '.').replace(/[%°]/g, '').trim() || NaN)
+const wrong = computed(() => typing.value && !Number.isFinite(read(text.value)))
+const problem = computed(() => {
+  if (!wrong.value) return stretch.refusal.value
+  return /^-?[.,]?$/.test(text.value.trim()) ? '' : 'This is no number.' // it may become one
+})
 
 // A value that was refused gives way to the true one.
 watch(
   () => editor.version,
-  () => {
-    if (document.activeElement !== field.value) show()
-    sent = ''
-  }
+  () => typing.value || show()
 )
 
+function type() {
+  typing.value = true
+  if (!wrong.value && shown(read(text.value)) !== shown(props.value)) write(read(text.value))
+}
+
+const write = (v: number) => stretch.write(() => emit('change', v))
+
 function take() {
+  if (!typing.value) return
+  const is = !wrong.value
   typing.value = false
-  const v = Number(text.value.replace(',', '.').replace(/[%°]/g, '').trim())
-  if (text.value.trim() === '' || !Number.isFinite(v)) show()
-  else if (shown(v) !== shown(props.value) && shown(v) !== sent) {
-    sent = shown(v)
-    emit('change', v)
-  }
+  stretch.settle()
+  if (!is) show()
+}
+
+async function takeBack(e: KeyboardEvent) {
+  if (typing.value) e.stopPropagation()
+  typing.value = false
+  await stretch.forget()
+  show()
+  stretch.leave(e.target)
+}
+
+function enter(e: KeyboardEvent) {
+  take()
+  stretch.leave(e.target)
 }
 
 function nudge(e: KeyboardEvent, direction: number) {
   e.preventDefault()
-  const v = Math.round((Number(text.value) + direction * (props.step ?? 1) * (e.shiftKey ? 10 : 1)) * 100) / 100
+  if (wrong.value) return
+  const v = Math.round((read(text.value) + direction * (props.step ?? 1) * (e.shiftKey ? 10 : 1)) * 100) / 100
+  typing.value = true
   text.value = String(v)
-  emit('change', v)
+  write(v)
 }
 </script>
 
@@ -57,21 +78,24 @@ function nudge(e: KeyboardEvent, direction: number) {
     <span :class="{ 'visually-hidden': bare }">{{ label }}</span>
     <span class="box">
       <input
-        ref="field"
         v-model="text"
         inputmode="decimal"
         class="form-control form-control-sm"
         :aria-label="label"
         :disabled="disabled"
-        @input="typing = true"
+        :aria-invalid="problem ? true : undefined"
+        @focus="stretch.begin"
+        @input="type"
         @change="take"
-        @keydown.esc="show"
-        @keydown.enter="take"
+        @blur="take"
+        @keydown.esc="takeBack"
+        @keydown.enter="enter"
         @keydown.up="nudge($event, 1)"
         @keydown.down="nudge($event, -1)"
       />
       <span v-if="unit" class="unit">{{ unit }}</span>
     </span>
+    <span v-if="problem" class="field-problem" role="alert">{{ problem }}</span>
   </label>
 </template>
 

@@ -75,7 +75,7 @@ defineExpose({ canvas, size })
 </script>
 
 <template>
-  <main ref="area" class="tabletop" aria-label="Tabletop">
+  <main id="tabletop" ref="area" class="tabletop" tabindex="-1" aria-label="Tabletop">
     <div class="frame" :style="{ width: `${fit.w}px`, height: `${fit.h}px` }">
       <canvas
         ref="canvas"

@@ -14,8 +14,8 @@ const set = (how: Record<string, number>) => editor.run({ type: 'setTempo', ...h
 <template>
   <div>
     <div class="pair">
-      <NumberField label="Tempo, beats a minute" :value="tempo.bpm" @change="set({ bpm: $event })" />
-      <NumberField label="Beats in a bar" :value="tempo.perBar" @change="set({ perBar: Math.round($event) })" />
+      <NumberField late label="Tempo, beats a minute" :value="tempo.bpm" @change="set({ bpm: $event })" />
+      <NumberField late label="Beats in a bar" :value="tempo.perBar" @change="set({ perBar: Math.round($event) })" />
     </div>
     <p class="acts">
       <button class="plain" title="Every other beat; keys stay where they are" @click="set({ times: 0.5 })">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { named } from '../fields'
 import { useEditor } from '../stores/editor'
 import IconButton from './IconButton.vue'
 import TextField from './TextField.vue'
@@ -32,6 +33,7 @@ const state = computed(() => {
     case 'signedOut':
       return { text: `Signed out. ${left}`, icon: 'lock' }
   }
+  if (editor.typing.waits.value) return { text: 'Saving…', icon: '' }
   if (warned) return { text: warned, icon: 'exclamation-triangle' }
   return { text: waiting ? 'Saving…' : 'Saved', icon: '' }
 })
@@ -43,12 +45,14 @@ const state = computed(() => {
       <img src="/icon.svg" width="26" height="26" alt="" />
       <span>Clips</span>
     </RouterLink>
-    <TextField
-      class="name"
-      :value="editor.clip?.name ?? ''"
-      label="Name of the clip"
-      @change="editor.run({ type: 'setClip', name: $event })"
-    />
+    <div class="name">
+      <TextField
+        :value="editor.clip?.name ?? ''"
+        label="Name of the clip"
+        :check="named"
+        @change="editor.run({ type: 'setClip', name: $event })"
+      />
+    </div>
     <span class="saved" :class="{ off: state.icon }" role="status">
       <i :class="`bi bi-${state.icon || 'check2'}`" aria-hidden="true" /> {{ state.text }}
     </span>
@@ -94,18 +98,18 @@ const state = computed(() => {
 }
 
 .name {
-  border: 1px solid transparent;
-  background: none;
-  color: inherit;
-  font-weight: 700;
-  font-size: 1rem;
-  border-radius: 6px;
-  padding: 0.1rem 0.4rem;
   width: 15rem;
 }
 
-.name:hover,
-.name:focus {
+.name :deep(input) {
+  border: 1px solid transparent;
+  background: none;
+  font-weight: 700;
+  font-size: 1rem;
+}
+
+.name :deep(input:hover),
+.name :deep(input:focus) {
   border-color: var(--line);
   background: var(--chalk);
 }

@@ -4,9 +4,11 @@ import type { usePlayer } from '../composables/usePlayer'
 import { usePlayhead } from '../composables/usePlayhead'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
+import { useNotices } from '../stores/notices'
 import { timecode } from '../words'
 import IconButton from './IconButton.vue'
 import KeyTools from './KeyTools.vue'
+import TimeField from './TimeField.vue'
 
 const props = defineProps<{ player: ReturnType<typeof usePlayer> }>()
 const zoom = defineModel<number>('zoom', { required: true })
@@ -19,6 +21,14 @@ const bar = computed(() => {
   const b = editor.view.beats.filter((x) => x.frame <= editor.frame).at(-1)
   return b ? `bar ${b.bar} beat ${b.in}` : 'before the first beat'
 })
+
+async function goTo(text: string) {
+  try {
+    await editor.go((await editor.ask('moment', text)).frame)
+  } catch (e) {
+    useNotices().fail(e)
+  }
+}
 
 const step = (by: number) => {
   props.player.stop()
@@ -54,9 +64,17 @@ const step = (by: number) => {
       label="Clicks on the beats"
       @click="desk.clicks = !desk.clicks"
     />
-    <output class="time" data-test="time">
-      <b>{{ timecode(editor.frame, rate) }}</b> <span class="whole">of {{ editor.view.timecode }}</span>
-    </output>
+    <span class="time">
+      <TimeField
+        wide="4.8rem"
+        label="Time"
+        title="Type a time to go there: 4s05f, b9.3 or a frame"
+        :value="timecode(editor.frame, rate)"
+        :read="(text) => editor.ask('readMoment', text)"
+        @change="goTo"
+      />
+      <span class="whole">of {{ editor.view.timecode }}</span>
+    </span>
     <span class="bar">{{ bar }} · {{ editor.clip?.tempo.bpm.toFixed(1) }} BPM</span>
     <span v-if="player.playing.value" class="bar" data-test="fps">{{ player.fps.value }} fps</span>
     <span class="flex-fill" />
@@ -96,8 +114,24 @@ const step = (by: number) => {
   margin-left: 0.7rem;
 }
 
-.time b {
+.time {
+  display: flex;
+  align-items: baseline;
+  gap: 0.25rem;
+}
+
+.time :deep(input) {
+  border-color: transparent;
+  background: none;
   font-size: 1.05rem;
+  font-weight: 700;
+  padding: 0 0.3rem;
+}
+
+.time :deep(input:hover),
+.time :deep(input:focus) {
+  border-color: var(--line);
+  background: var(--chalk);
 }
 
 .bar,

@@ -169,6 +169,12 @@ export interface News {
   undo: string
 }
 
+export interface PastEnd {
+  scenes: string[]
+  layers: string[]
+  keys: number
+}
+
 export interface Path {
   points: [number, number][]
   first: number
@@ -228,6 +234,13 @@ export interface Point {
   frame: number
   x: number
   y: number
+}
+
+export interface Reading {
+  frames: number
+  says: string
+  offer?: string
+  problem?: string
 }
 
 export interface Room {
@@ -373,7 +386,7 @@ export type Command =
   | { type: 'removeLayer'; layer: string }
   | { type: 'removeMove'; layer: string; id: string }
   | { type: 'reverseKeys'; keys: KeyRef[] }
-  | { type: 'setClip'; name?: string | null; shapes?: Shape[]; rate?: number | null; length?: number | null; poster?: Moment | null; shown?: string | null }
+  | { type: 'setClip'; name?: string | null; shapes?: Shape[]; rate?: number | null; length?: number | null; past?: string; poster?: Moment | null; shown?: string | null }
   | { type: 'setEase'; keys: KeyRef[]; ease: Ease }
   | { type: 'setKey'; layer: string; property: string; key: Key }
   | { type: 'setLayer'; layer: string; set: Changed<Layer> }
@@ -412,11 +425,14 @@ export interface Methods {
   mix: { in: null; out: Uint8Array }
   moment: { in: string; out: When }
   open: { in: Clip; out: boolean }
+  pastEnd: { in: number; out: PastEnd }
   path: { in: InShape; out: Path }
   pick: { in: Point; out: string[] }
   picture: { in: string; out: boolean }
   pivot: { in: PivotAt; out: Pivoted }
   places: { in: Looking; out: Places }
+  readLength: { in: string; out: Reading }
+  readMoment: { in: string; out: Reading }
   reopen: { in: Clip; out: boolean }
   room: { in: Dragged; out: Room }
   snap: { in: Drag; out: Caught }

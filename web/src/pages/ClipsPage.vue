@@ -29,6 +29,7 @@ const orders = [
   { id: 'length', name: 'Longest first' }
 ]
 let asked = 0
+const away = ref(false) // the server does not answer; this is what the browser keeps
 
 // load reads the list anew, as far as it was seen, or goes on with it.
 async function load(more = false) {
@@ -38,8 +39,9 @@ async function load(more = false) {
     let list = more ? seen : []
     const wanted = more ? seen.length + 1 : Math.max(1, seen.length)
     do {
-      const got = await api.clips(search.value, sort.value, list.length)
+      const { said: got, kept } = await api.clips(search.value, sort.value, list.length)
       if (mine !== asked) return
+      away.value = kept
       total.value = got.total
       list = [...list, ...got.clips]
       if (!got.clips.length) break
@@ -119,6 +121,11 @@ onMounted(() => load())
         />
         <span>{{ total === 1 ? '1 clip' : `${total} clips` }}</span>
       </div>
+      <p v-if="away" class="away" role="status">
+        Billow’s server does not answer. These are the clips that this browser keeps; those that were open here can be
+        worked on, and what you do is sent when it is back.
+        <button class="plain" @click="load()">Try again</button>
+      </p>
       <p v-if="clips && !clips.length && search" class="hint">No clip is called “{{ search }}”.</p>
       <p v-else-if="clips && !clips.length" class="nothing card-chalk">
         No clips yet. Begin with a shape and a length; products and a tune come next.
@@ -207,6 +214,13 @@ ul {
 
 .hint {
   color: var(--harbour-soft);
+}
+
+.away {
+  max-width: 44rem;
+  padding: 0.5rem 0.8rem;
+  border-radius: 6px;
+  background: #f6e7c8;
 }
 
 .clip {

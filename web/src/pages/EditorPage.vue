@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { onBeforeRouteLeave, onBeforeRouteUpdate } from 'vue-router'
 import Beatline from '../components/Beatline.vue'
 import ExportPanel from '../components/ExportPanel.vue'
 import HistoryPanel from '../components/HistoryPanel.vue'
@@ -11,6 +12,7 @@ import Tabletop from '../components/Tabletop.vue'
 import TopBar from '../components/TopBar.vue'
 import { usePropIntake } from '../composables/usePropIntake'
 import { useShortcuts } from '../composables/useShortcuts'
+import { useHome } from '../composables/useHome'
 import { usePlayer } from '../composables/usePlayer'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
@@ -39,6 +41,7 @@ const player = usePlayer(
   () => tabletop.value?.size ?? { w: 270, h: 480 }
 )
 useShortcuts(player)
+useHome()
 
 async function load() {
   lost.value = ''
@@ -51,6 +54,9 @@ async function load() {
 
 onMounted(load)
 watch(() => props.id, load)
+// What is being typed is kept before the clip is left.
+onBeforeRouteLeave(() => editor.quiet())
+onBeforeRouteUpdate(() => editor.quiet())
 onBeforeUnmount(() => editor.close())
 
 useEventListener(window, 'dragover', (e: DragEvent) => {

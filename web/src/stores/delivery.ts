@@ -4,10 +4,16 @@ import type { Advanced, Change, Command, Outcome, Sent } from '../types'
 import type { useNotices } from './notices'
 import type { Outbox, Receiver } from './outbox'
 
-// An undo step: the command that was done and what takes it back.
-export interface Step {
+// A command that was done and what takes it back.
+export interface Part {
   id: string
   undo: Change[]
+}
+
+// An undo step: one command, or what was typed in one stretch.
+export interface Step {
+  parts: Part[]
+  stretch?: string
 }
 
 interface Desk {
@@ -19,7 +25,9 @@ interface Desk {
   // moved shows the clip anew after others' changes came beneath ours.
   moved(): Promise<void>
   steps(change: (list: Step[]) => Step[]): void
-  done(step: Step): void
+  done(part: Part): void
+  // again does a command that a closed page had done.
+  again(command: Sent): Promise<unknown>
 }
 
 // Delivery brings together what the server has and what waits here. It runs in
@@ -82,9 +90,9 @@ export class Delivery implements Receiver {
     }
     if (lost.size) box.settled(lost)
     const anew = a.undos ?? {}
-    this.desk.steps((list) =>
-      list.filter((s) => !lost.has(s.id)).map((s) => ({ ...s, undo: anew[s.id]?.undo ?? s.undo }))
-    )
+    const renewed = (parts: Part[]) =>
+      parts.filter((p) => !lost.has(p.id)).map((p) => ({ ...p, undo: anew[p.id]?.undo ?? p.undo }))
+    this.desk.steps((list) => list.map((s) => ({ ...s, parts: renewed(s.parts) })).filter((s) => s.parts.length > 0))
     for (const u of Object.values(anew)) {
       if (u.stays) this.stays(u.stays)
     }
@@ -114,6 +122,18 @@ export class Delivery implements Receiver {
         ? 'A change that a closed page had not sent is sent now'
         : `${count} changes that a closed page had not sent are sent now`
     )
+  }
+
+  async replay(list: Sent[]) {
+    const shown = new Set<string>()
+    for (const c of list) {
+      const done = await this.desk.again(c).then(
+        () => true,
+        () => false // the server tells why, when it is back
+      )
+      if (done) shown.add(c.id)
+    }
+    return shown
   }
 
   // restore brings a revision back; it is one undo step.

@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { api, whenSignedOut } from '../api'
 import { useEditor } from './editor'
+import { forgetKept } from './keeper'
 
 // Whether one has to sign in. What is open stays open beneath the question, so
 // that nothing that was done is lost.
@@ -30,6 +31,7 @@ export const useDoor = defineStore('door', () => {
 
   async function leave() {
     await api.signOut()
+    forgetKept()
     asking.value = true
   }
 

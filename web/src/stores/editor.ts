@@ -1,10 +1,10 @@
+import { watchDebounced } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, markRaw, ref, shallowRef, watch } from 'vue'
 import { api } from '../api'
 import { Engine } from '../engine/engine'
 import { Painters } from '../engine/painters'
 import {
-  type Applied,
   type Clip,
   type Command,
   type Draft,
@@ -16,44 +16,14 @@ import {
   type View
 } from '../types'
 import { listed } from '../words'
-import { Delivery, type Step } from './delivery'
+import { Delivery, type Part, type Step } from './delivery'
+import { keepClip } from './keeper'
 import { live } from './live'
 import { useNotices } from './notices'
 import { newId, Outbox } from './outbox'
-
-const emptyView: View = {
-  length: 1,
-  timecode: '',
-  beats: [],
-  hits: [],
-  wave: [],
-  scenes: [],
-  markers: [],
-  range: null,
-  rows: []
-}
-
-// A state of the clip with what the Beatline shows of it.
-interface Shown {
-  clip: Clip
-  view: View
-  needs: string[] // hashes of the pictures that it is made of
-}
-
-// over puts what a command changed on top of a state. Layers and rows that did
-// not change stay the same objects, so that nothing is drawn again for them.
-function over(base: Shown, a: Applied): Shown {
-  const needs = a.needs ?? base.needs
-  if (a.clip && a.view) return { clip: a.clip, view: a.view, needs }
-  if (!a.layers?.length) return base
-  const layers = new Map(a.layers.map((l) => [l.id, l]))
-  const rows = new Map((a.rows ?? []).map((r) => [r.layer, r]))
-  return {
-    clip: { ...base.clip, layers: base.clip.layers.map((l) => layers.get(l.id) ?? l) },
-    view: { ...base.view, rows: base.view.rows.map((r) => rows.get(r.layer) ?? r) },
-    needs
-  }
-}
+import { emptyView, over, type Shown } from './shown'
+import { keepSteps, keptSteps } from './steps'
+import { Typing } from './typing'
 
 // The clip that is open: its state comes from the engine alone. Every change is
 // a command; the same command goes to the server.
@@ -85,6 +55,8 @@ export const useEditor = defineStore('editor', () => {
   let seen: Command | null = null // what is shown of a drag at the moment
   let delivery: Delivery
   let deaf: () => void = () => undefined
+
+  watch([past, future], () => outbox.value && keepSteps(id.value, { past: past.value, future: future.value }))
 
   const layers = computed(() => new Map((clip.value?.layers ?? []).map((l) => [l.id, l])))
   const layer = computed(() => layers.value.get(selected.value))
@@ -128,6 +100,8 @@ export const useEditor = defineStore('editor', () => {
     await edit.call('open', got.clip)
     shape.value = got.clip.shapes[0].id
     frame.value = 0
+    let isReady: () => void = () => undefined
+    const ready = new Promise<void>((resolve) => (isReady = resolve))
     delivery = new Delivery({
       clip: clipId,
       notices,
@@ -139,14 +113,24 @@ export const useEditor = defineStore('editor', () => {
         past.value = change(past.value)
         future.value = change(future.value)
       },
-      done
+      done,
+      again: (c) => ready.then(() => inOrder(() => take(c.command, c.id)))
     })
     // What is done is sent from the moment on in which the clip can be seen, also
     // while its pictures are still being read.
-    const box = new Outbox(clipId, got.revision, delivery)
+    const box = new Outbox(clipId, got.revision, delivery, got.kept)
     outbox.value = box
+    const steps = keptSteps(clipId)
+    past.value = steps.past
+    future.value = steps.future
     await whole()
+    isReady()
     if (outbox.value !== box) return // another clip was opened meanwhile
+    if (got.kept)
+      notices.say(
+        'The server does not answer. This is the clip as this browser keeps it; what you do is sent when it is back.',
+        'problem'
+      )
     deaf = live(
       clipId,
       (n) => n > box.revision && box.pull(),
@@ -156,6 +140,7 @@ export const useEditor = defineStore('editor', () => {
 
   function close() {
     deaf()
+    typing.settle()
     outbox.value?.stop()
     outbox.value = null
     edit?.stop()
@@ -170,6 +155,18 @@ export const useEditor = defineStore('editor', () => {
     opened.value = []
     solo.value = []
   }
+
+  // Once all is sent, the browser keeps the clip as the server has it.
+  watchDebounced(
+    [version, () => outbox.value?.waiting.value],
+    () =>
+      inOrder(async () => {
+        const box = outbox.value
+        if (box && !box.waiting.value && box.connection.value === 'on')
+          await keepClip(id.value, box.revision, kept.clip)
+      }),
+    { debounce: 1200, maxWait: 10000 }
+  )
 
   // moved shows the clip after it has changed beneath what was done here; a drag
   // goes on on top of it.
@@ -220,15 +217,24 @@ export const useEditor = defineStore('editor', () => {
     return next
   }
 
-  // done notes an undo step; what could be done again no longer can.
-  function done(step: Step) {
-    if (step.undo.length) past.value = [...past.value.slice(-499), step]
+  // quiet waits until all that was done is kept, what is being typed included.
+  function quiet() {
+    typing.settle()
+    return queue.then(() => undefined)
+  }
+
+  // done notes an undo step; what could be done again no longer can. What was
+  // typed in one stretch is one step.
+  function done(part: Part, stretch?: string) {
+    const last = past.value.at(-1)
+    if (part.undo.length && stretch && last?.stretch === stretch)
+      past.value = [...past.value.slice(0, -1), { ...last, parts: [...last.parts, part] }]
+    else if (part.undo.length) past.value = [...past.value.slice(-499), { parts: [part], stretch }]
     future.value = []
   }
 
   // take applies a command and keeps it; step takes it back.
-  async function take(command: Command) {
-    const commandId = newId()
+  async function take(command: Command, commandId = newId()) {
     const selected = keys.value
     const a = await edit.call('apply', { command, keep: true, id: commandId, keys: selected, ...looking() })
     kept = over(kept, a)
@@ -236,26 +242,49 @@ export const useEditor = defineStore('editor', () => {
     if (selected.length && keys.value === selected) keys.value = a.keys ?? []
     if (a.undo) outbox.value?.add({ id: commandId, command })
     await present(kept, a.places, painters.follow(kept, command, true))
-    return { settled: a.settled, step: { id: commandId, undo: a.undo ?? [] } }
+    return { settled: a.settled, part: { id: commandId, undo: a.undo ?? [] } }
   }
 
-  // run applies a command for good: one undo step.
-  function run(command: Command): Promise<boolean> {
+  // keep applies a command for good and tells why it cannot.
+  function keep(command: Command, stretch?: string): Promise<unknown> {
     preview = seen = null
     return inOrder(async () => {
       await painters.settled()
       try {
-        const { settled, step } = await take(command)
+        const { settled, part } = await take(command)
         if (settled) notices.say(`At this tempo not all fits: ${listed(settled)} moved to the nearest free frames`)
-        done(step)
-        return true
+        done(part, stretch)
+        return null
       } catch (e) {
-        notices.fail(e)
         await back()
-        return false
+        return e
       }
     })
   }
+
+  // run applies a command for good: one undo step. What a field asks for while
+  // it is typed in is kept at the first pause.
+  async function run(command: Command): Promise<boolean> {
+    if (typing.takes(command)) return true
+    typing.settle()
+    const problem = await keep(command)
+    if (problem) notices.fail(problem)
+    return !problem
+  }
+
+  const typing = markRaw(
+    new Typing({
+      show,
+      keep: async (command, stretch) => {
+        const problem = await keep(command, stretch)
+        return problem instanceof Error ? problem.message : problem ? String(problem) : ''
+      },
+      takeBack: async (stretch) => {
+        revert()
+        if (past.value.at(-1)?.stretch === stretch) await undo()
+      }
+    })
+  )
 
   // runAll applies several commands as one undo step.
   const runAll = (commands: Command[]) =>
@@ -314,17 +343,24 @@ export const useEditor = defineStore('editor', () => {
   // step takes the last of one list back and remembers in the other how to do
   // it again. What someone else has changed since is left alone.
   async function step(from: typeof past, to: typeof past, kind?: 'again') {
-    const last = from.value.at(-1)
-    if (!last) return
+    typing.settle()
     preview = seen = null
     await inOrder(async () => {
+      const last = from.value.at(-1)
+      if (!last) return
       from.value = from.value.slice(0, -1)
       keys.value = []
-      const command: Command = { type: 'undo', changes: last.undo, kind }
-      const stays = await edit.call('stays', command)
-      const taken = await take(command)
-      to.value = [...to.value, taken.step]
-      if (stays) delivery.stays(stays)
+      const parts: Part[] = []
+      try {
+        for (const part of [...last.parts].reverse()) {
+          const command: Command = { type: 'undo', changes: part.undo, kind }
+          const stays = await edit.call('stays', command)
+          parts.push((await take(command)).part)
+          if (stays) delivery.stays(stays)
+        }
+      } finally {
+        if (parts.length) to.value = [...to.value, { parts }]
+      }
     }).catch(notices.fail)
   }
 
@@ -423,6 +459,7 @@ export const useEditor = defineStore('editor', () => {
     past,
     future,
     outbox,
+    typing,
     layer,
     tune,
     home,
@@ -439,6 +476,7 @@ export const useEditor = defineStore('editor', () => {
     undo,
     redo,
     restore,
+    quiet,
     go,
     choose,
     ask,

@@ -17,6 +17,9 @@ export interface Receiver {
   refused(what: string, reason: string): void
   gone(): void
   adopted(count: number): void
+  // replay shows what a closed page did while the server cannot judge it, and
+  // tells which of it waits with what is done here now.
+  replay(list: Sent[]): Promise<Set<string>>
 }
 
 export type Connection = 'on' | 'off' | 'signedOut' | 'gone'
@@ -43,8 +46,11 @@ export class Outbox {
   constructor(
     private clip: string,
     public revision: number,
-    private receiver: Receiver
+    private receiver: Receiver,
+    away = false // the server does not answer; the clip is what the browser keeps of it
   ) {
+    if (away) this.connection.value = 'off'
+
     this.drawer = new Drawer(clip)
     leftBehind(clip, this.drawer.key, this.ended.signal, (list) => this.adopt(list))
     addEventListener('online', this.hurry)
@@ -54,6 +60,12 @@ export class Outbox {
   private adopt(list: Sent[]) {
     this.orphans.push(...list)
     this.note()
+    if (list.length && this.connection.value === 'off') {
+      this.receiver.replay(list).then((shown) => {
+        this.orphans = this.orphans.filter((c) => !shown.has(c.id))
+        this.note()
+      })
+    }
     if (list.length) this.receiver.adopted(list.length)
     this.flush()
     return this.kept.value
@@ -112,6 +124,7 @@ export class Outbox {
     clearTimeout(this.later)
     try {
       await this.receiver.took(await api.since(this.clip, this.revision), [])
+      if (this.connection.value === 'off' && !this.waiting.value) this.connection.value = 'on'
     } catch (e) {
       if (e instanceof Problem && e.status === 404) this.lose()
       else if (!this.stopped) this.later = setTimeout(() => this.pull(), 3000)

@@ -39,6 +39,7 @@ const units = [
     <h2>Length</h2>
     <div class="pair">
       <NumberField
+        late
         label="Lasts"
         :step="scene.unit === 'frames' ? 1 : 0.5"
         :value="scene.amount"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { named } from '../../fields'
 import { useEditor } from '../../stores/editor'
 import type { Changed, Layer, Product, Words } from '../../types'
 import { fonts, productSlot } from '../../words'
@@ -142,7 +143,7 @@ function addField(name: string) {
     <div v-if="product" class="three spaced">
       <label>
         Name
-        <TextField :value="product.name ?? ''" label="Name" @change="setProduct({ name: $event })" />
+        <TextField :value="product.name ?? ''" label="Name" :check="named" @change="setProduct({ name: $event })" />
       </label>
       <label>
         Price, {{ product.currency }}
@@ -158,7 +159,7 @@ function addField(name: string) {
       </label>
       <label>
         Another field
-        <TextField value="" label="Another field" placeholder="weight" @change="addField($event)" />
+        <TextField whole value="" label="Another field" placeholder="weight" @change="addField($event)" />
       </label>
     </div>
   </div>

@@ -1,0 +1,35 @@
+import type { Applied, Clip, View } from '../types'
+
+export const emptyView: View = {
+  length: 1,
+  timecode: '',
+  beats: [],
+  hits: [],
+  wave: [],
+  scenes: [],
+  markers: [],
+  range: null,
+  rows: []
+}
+
+// A state of the clip with what the Beatline shows of it.
+export interface Shown {
+  clip: Clip
+  view: View
+  needs: string[] // hashes of the pictures that it is made of
+}
+
+// over puts what a command changed on top of a state. Layers and rows that did
+// not change stay the same objects, so that nothing is drawn again for them.
+export function over(base: Shown, a: Applied): Shown {
+  const needs = a.needs ?? base.needs
+  if (a.clip && a.view) return { clip: a.clip, view: a.view, needs }
+  if (!a.layers?.length) return base
+  const layers = new Map(a.layers.map((l) => [l.id, l]))
+  const rows = new Map((a.rows ?? []).map((r) => [r.layer, r]))
+  return {
+    clip: { ...base.clip, layers: base.clip.layers.map((l) => layers.get(l.id) ?? l) },
+    view: { ...base.view, rows: base.view.rows.map((r) => rows.get(r.layer) ?? r) },
+    needs
+  }
+}
