@@ -25,7 +25,7 @@ func setLength(c *clip.Clip, length int, past Past) error {
 		return clip.Fault("past", "what lies past the end is brought in or cut off, not %q", past)
 	}
 	if length < 1 {
-		return nil // Validate says it
+		return clip.Fault("length", "a clip lasts at least one frame")
 	}
 	c.OwnAll()
 	if past == CutOff {
