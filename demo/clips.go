@@ -61,7 +61,7 @@ func lanternWeekend(s *stock) (*clip.Clip, error) {
 	s.into(c, "lantern", "logo")
 	s.tune(c, "harbour-morning", 30)
 	c.Light = clip.Light{Direction: -38, Height: 46, Softness: 65, Strength: 46, Colour: colour.RGB(0x04161A)}
-	c.Poster = timing.At(130)
+	c.Poster = new(timing.At(130))
 	card := beat(14.5)
 	fill(c,
 		gradient(165, clip.Stop{At: 0, Colour: colour.RGB(0x123A45)}, clip.Stop{At: 46, Colour: colour.RGB(0x2F6B6A)},
@@ -194,7 +194,7 @@ func morningMug(s *stock) *clip.Clip {
 	s.into(c, "mug", "spoons")
 	s.tune(c, "slow-embers", 24)
 	c.Light = clip.Light{Direction: -40, Height: 52, Softness: 70, Strength: 38, Colour: colour.RGB(0x3A1D0C)}
-	c.Poster = timing.At(60)
+	c.Poster = new(timing.At(60))
 	back := gradient(150, clip.Stop{At: 0, Colour: colour.RGB(0xF7D9A8)}, clip.Stop{At: 100, Colour: colour.RGB(0xE59A6B)})
 	back.Name = "Sunrise"
 	first := text("slow", "Headline", clip.KindWords, "Slow *mornings*", 0, 165, 122, "top", harbour)

@@ -19,7 +19,7 @@ func trailParade(s *stock) (*clip.Clip, error) {
 	s.into(c, "kettle", "stove", "lantern")
 	s.tune(c, "tin-parade", 24)
 	c.Light = clip.Light{Direction: -32, Height: 50, Softness: 55, Strength: 50, Colour: colour.RGB(0x06201B)}
-	c.Poster = timing.At(90)
+	c.Poster = new(timing.At(90))
 	back := gradient(160, clip.Stop{At: 0, Colour: colour.RGB(0xFBE3B5)}, clip.Stop{At: 100, Colour: colour.RGB(0xE79A5B)})
 	back.Name = "Behind the window"
 

@@ -19,7 +19,7 @@ func campTable(s *stock) (*clip.Clip, error) {
 	s.into(c, "mug", "kettle", "tin", "logo")
 	s.tune(c, "tin-parade", 20)
 	c.Light = clip.Light{Direction: -34, Height: 48, Softness: 60, Strength: 44, Colour: colour.RGB(0x2A1408)}
-	c.Poster = timing.At(40)
+	c.Poster = new(timing.At(40))
 	*c.Layer("scene").Scene = clip.Scene{Bars: 2, Product: "product-mug", Leave: clip.Leave{Kind: "dissolve", Frames: 8}}
 	scene := *c.Layer("scene")
 	scene.Name = "Mug"

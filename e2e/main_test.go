@@ -156,8 +156,10 @@ func (u *user) saved() {
 	u.text(".saved", "^\\s*Saved")
 }
 
-// ready waits until the Tabletop shows a picture.
+// ready waits until the Tabletop shows a picture, and goes to the clip's start.
 func (u *user) ready() {
 	u.t.Helper()
 	u.wait("the picture is drawn", `document.querySelector('.tabletop canvas')?.dataset.frame !== undefined`)
+	u.eval("void window.billowEditor.go(0)")
+	u.wait("its start is shown", `document.querySelector('.tabletop canvas').dataset.frame === '0'`)
 }

@@ -179,6 +179,8 @@ func TestARestInOneShapeAloneIsMarkedAndUndone(t *testing.T) {
 	u.clickText(".row-line .name", "^Disc b$")
 	u.clickText(".target-switch button", "Whole motion")
 	u.click("[aria-label='Arrange Wide']")
+	x, y := u.at(0, 0)
+	u.must("pointing at the picture", u.page.Mouse.MoveTo(proto.NewPoint(x, y)))
 	u.text(".target", "in Wide alone")
 	u.press(input.ArrowDown)
 	u.waitStored("the rest in Wide", func(c *clip.Clip) bool { return c.Layer("b").Rests["wide"].Y == 1 && c.Layer("b").Rest.Y == 0 })

@@ -136,13 +136,11 @@ func TestKeysBelongToTheClip(t *testing.T) {
 	})
 
 	u.click("button[aria-label='Copy the layer']")
-	u.waitStored("the copy", func(c *clip.Clip) bool { return len(c.Layers) >= 3 })
-	n := 0
-	u.waitStored("how many there are", func(c *clip.Clip) bool { n = len(c.Layers); return true })
+	u.waitStored("the copy", func(c *clip.Clip) bool { return len(c.Layers) == 4 })
 	u.press(input.Space)
 	u.wait("it plays", "window.billowEditor.playing")
 	u.press(input.Space)
-	u.waitStored("no further copy", func(c *clip.Clip) bool { return len(c.Layers) == n })
+	u.waitStored("no further copy", func(c *clip.Clip) bool { return len(c.Layers) == 4 })
 }
 
 func TestAnEmptyNameIsRefusedInPlace(t *testing.T) {

@@ -36,7 +36,6 @@ type Job struct {
 	Quick    bool            `json:"quick"`
 	W        int             `json:"w"` // of the still
 	H        int             `json:"h"`
-	Frame    int             `json:"frame"`
 	Memory   int64           `json:"memory"` // bytes
 }
 
@@ -128,7 +127,7 @@ func (j *Job) draw() error {
 			return err
 		}
 	}
-	still, err := Still(ctx, c, shape, j.W, j.H, j.Frame, lib, s.Open)
+	still, err := Still(ctx, c, shape, j.W, j.H, frame.PosterFrame(c, lib), lib, s.Open)
 	if err != nil {
 		return err
 	}

@@ -24,7 +24,7 @@ func TestMain(m *testing.M) {
 // job draws a plain clip, for which no database is asked.
 func job(c *clip.Clip, video bool) Job {
 	s := c.Shapes[0]
-	return Job{Database: "postgres://nobody@127.0.0.1:1/none", Clip: json.RawMessage(c.Encode()), Shape: s.ID, Video: video, W: s.W, H: s.H, Frame: 3}
+	return Job{Database: "postgres://nobody@127.0.0.1:1/none", Clip: json.RawMessage(c.Encode()), Shape: s.ID, Video: video, W: s.W, H: s.H}
 }
 
 // script is a program that does what it says.

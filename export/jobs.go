@@ -149,7 +149,7 @@ func (w *worker) export(ctx context.Context, a PartArgs) error {
 	var done atomic.Int64
 	go w.report(ctx, a, &done, cancel)
 	drawn, err := w.q.drawer.Draw(ctx, Job{
-		Database: s.URL, Clip: doc, Shape: a.Shape, Video: true, Quick: quick, W: shape.W, H: shape.H, Frame: c.Clock().Frame(c.Poster),
+		Database: s.URL, Clip: doc, Shape: a.Shape, Video: true, Quick: quick, W: shape.W, H: shape.H,
 	}, func(n int) { done.Store(int64(n)) })
 	if cause := context.Cause(ctx); errors.Is(cause, errUnwanted) {
 		err = errUnwanted

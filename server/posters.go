@@ -10,7 +10,6 @@ import (
 	"strconv"
 	"sync"
 
-	"billow/core/clip"
 	"billow/export"
 	"billow/store"
 
@@ -106,7 +105,7 @@ func (s *Server) drawPoster(ctx context.Context, st *store.State) ([]byte, error
 	k := float64(posterSide) / float64(max(shape.W, shape.H))
 	drawn, err := s.Drawer.Draw(ctx, export.Job{
 		Database: s.Store.URL, Clip: json.RawMessage(doc.Encode()), Shape: shape.ID,
-		W: int(float64(shape.W) * k), H: int(float64(shape.H) * k), Frame: posterFrame(doc),
+		W: int(float64(shape.W) * k), H: int(float64(shape.H) * k),
 	}, func(int) {})
 	if err != nil {
 		if ctx.Err() != nil {
@@ -117,5 +116,3 @@ func (s *Server) drawPoster(ctx context.Context, st *store.State) ([]byte, error
 	defer drawn.Close()
 	return io.ReadAll(drawn.Still)
 }
-
-func posterFrame(c *clip.Clip) int { return c.Clock().Frame(c.Poster) }

@@ -17,21 +17,21 @@ const Version = 2
 
 // Clip is one document.
 type Clip struct {
-	Version  int           `json:"version"`
-	Name     string        `json:"name"`
-	Shapes   []Shape       `json:"shapes"` // the first is the one it was made for
-	Rate     timing.Rate   `json:"rate"`
-	Length   int           `json:"-"` // frames; what the scenes last together (Fit)
-	Tempo    timing.Tempo  `json:"tempo"`
-	Light    Light         `json:"light"`
-	Sounds   []SoundTrack  `json:"sounds,omitempty"` // the tune first
-	Props    []Prop        `json:"props"`
-	Products []Product     `json:"products"`
-	Shown    string        `json:"shown,omitempty"`   // the product of scenes that have none of their own
-	Layers   []Layer       `json:"layers"`            // from the back to the front; scenes in the order in which they play
-	Poster   timing.Moment `json:"poster"`            // the poster frame
-	Markers  []Mark        `json:"markers,omitempty"` // named places, in order of time
-	Range    *Range        `json:"range,omitempty"`   // what is played in a loop while editing
+	Version  int            `json:"version"`
+	Name     string         `json:"name"`
+	Shapes   []Shape        `json:"shapes"` // the first is the one it was made for
+	Rate     timing.Rate    `json:"rate"`
+	Length   int            `json:"-"` // frames; what the scenes last together (Fit)
+	Tempo    timing.Tempo   `json:"tempo"`
+	Light    Light          `json:"light"`
+	Sounds   []SoundTrack   `json:"sounds,omitempty"` // the tune first
+	Props    []Prop         `json:"props"`
+	Products []Product      `json:"products"`
+	Shown    string         `json:"shown,omitempty"`   // the product of scenes that have none of their own
+	Layers   []Layer        `json:"layers"`            // from the back to the front; scenes in the order in which they play
+	Poster   *timing.Moment `json:"poster,omitempty"`  // the poster frame; nil is the fullest
+	Markers  []Mark         `json:"markers,omitempty"` // named places, in order of time
+	Range    *Range         `json:"range,omitempty"`   // what is played in a loop while editing
 
 	shared map[string]bool // layers that a draft shares with the clip it was made from
 }

@@ -1,6 +1,7 @@
 package clip
 
 import (
+	"billow/core/timing"
 	"encoding/json"
 	"errors"
 	"os"
@@ -42,7 +43,7 @@ func TestWhatIsWrongIsNamed(t *testing.T) {
 		"layers[backdrop].kind":           func(c *Clip) { c.Layers[0].Backdrop = nil },
 		"layers[backdrop].backdrop.stops": func(c *Clip) { c.Layers[0].Backdrop.Stops = nil },
 		"sounds[tune].prop":               func(c *Clip) { c.SetTune(&SoundTrack{Prop: "gone"}) },
-		"poster":                          func(c *Clip) { c.Poster.Frames = 60 },
+		"poster":                          func(c *Clip) { c.Poster = new(timing.At(60)) },
 		"tempo":                           func(c *Clip) { c.Tempo.BPM = 0 },
 	} {
 		c := empty()

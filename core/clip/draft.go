@@ -25,7 +25,7 @@ func (c *Clip) Copy() *Clip {
 	for i := range out.Products {
 		out.Products[i].Fields = maps.Clone(out.Products[i].Fields)
 	}
-	out.Sounds, out.Range = slices.Clone(c.Sounds), copied(c.Range)
+	out.Sounds, out.Range, out.Poster = slices.Clone(c.Sounds), copied(c.Range), copied(c.Poster)
 	for i := range out.Sounds {
 		out.Sounds[i].Keys = out.Sounds[i].Keys.Clone()
 	}

@@ -93,8 +93,10 @@ func (c *Clip) validateFrame() error {
 	if err := c.Tempo.Check(); err != nil {
 		return Fault("tempo", "%v", err)
 	}
-	if f := c.Clock().Frame(c.Poster); f < 0 || f >= c.Length {
-		return Fault("poster", "the poster frame lies outside the clip")
+	if p := c.Poster; p != nil {
+		if f := c.Clock().Frame(*p); f < 0 || f >= c.Length {
+			return Fault("poster", "the poster frame lies outside the clip")
+		}
 	}
 	return firstError(c.validateScenes(), c.validateMarks(), c.validateLight())
 }

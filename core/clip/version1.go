@@ -37,7 +37,7 @@ type tune1 struct {
 func (v *version1) upgraded() (*Clip, error) {
 	c := &Clip{
 		Version: Version, Name: v.Name, Shapes: v.Shapes, Rate: v.Rate, Length: v.Length, Tempo: v.Tempo, Light: v.Light,
-		Props: v.Props, Products: v.Products, Layers: v.Layers, Poster: v.Poster, Markers: v.Markers, Range: v.Range,
+		Props: v.Props, Products: v.Products, Layers: v.Layers, Poster: picked(v.Poster), Markers: v.Markers, Range: v.Range,
 	}
 	if t := v.Tune; t != nil {
 		c.SetTune(&SoundTrack{Prop: t.Prop, Trim: t.Start, Gain: t.Gain, FadeIn: t.FadeIn, FadeOut: t.FadeOut})
@@ -190,4 +190,12 @@ func (c *Clip) enter(l *Layer, length int) {
 		l.To = nil
 	}
 	l.Rebase(clock, p.Clock(c))
+}
+
+// picked is a poster frame that someone has picked; the first one was there before.
+func picked(m timing.Moment) *timing.Moment {
+	if m == (timing.Moment{}) {
+		return nil
+	}
+	return &m
 }

@@ -43,7 +43,9 @@ func (c *Clip) Walk(v Visitor) {
 
 // WalkOwn visits what is the clip's own, without its layers.
 func (c *Clip) WalkOwn(v Visitor) {
-	tell(v.Moment, &c.Poster)
+	if c.Poster != nil {
+		tell(v.Moment, c.Poster)
+	}
 	for i := range c.Markers {
 		tell(v.Moment, &c.Markers[i].At)
 	}

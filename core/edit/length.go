@@ -72,8 +72,8 @@ func endSooner(c *clip.Clip, length int) {
 	if c.Range != nil && c.Clock().Frame(c.Range.Out) > length {
 		c.Range = nil
 	}
-	if c.Clock().Frame(c.Poster) >= length {
-		c.Poster = timing.At(max(0, length-1))
+	if p := c.Poster; p != nil && c.Clock().Frame(*p) >= length {
+		*p = timing.At(length - 1)
 	}
 }
 

@@ -40,7 +40,9 @@ func settleClip(c *clip.Clip) {
 		at[i] = &c.Markers[i].At
 	}
 	s.settle(at)
-	s.settle([]*timing.Moment{&c.Poster})
+	if c.Poster != nil {
+		s.settle([]*timing.Moment{c.Poster})
+	}
 	if r := c.Range; r != nil {
 		s.longer().settle([]*timing.Moment{&r.In, &r.Out})
 	}

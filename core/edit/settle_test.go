@@ -88,7 +88,7 @@ func TestLayersAndMarksComeBackIntoTheClip(t *testing.T) {
 	l.To = &to
 	c.Markers = []clip.Mark{{Name: "A", At: timing.OnBeat(8)}, {Name: "B", At: timing.OnBeat(9)}}
 	c.Range = &clip.Range{In: timing.OnBeat(2), Out: timing.OnBeat(9)}
-	c.Poster = timing.OnBeat(9)
+	c.Poster = new(timing.OnBeat(9))
 	c = do(t, c, at(40)) // a beat lasts 45 frames now; the clip ends on frame 300
 	if from, to := c.Span(c.Layer("mug-layer")); from != 299 || to != 300 {
 		t.Errorf("the layer shows from %d to %d", from, to)
@@ -97,8 +97,8 @@ func TestLayersAndMarksComeBackIntoTheClip(t *testing.T) {
 	if a, b := clock.Frame(c.Markers[0].At), clock.Frame(c.Markers[1].At); a != 298 || b != 299 {
 		t.Errorf("the markers are at %d and %d", a, b)
 	}
-	if in, out := clock.Frame(c.Range.In), clock.Frame(c.Range.Out); in != 90 || out != 300 || clock.Frame(c.Poster) != 299 {
-		t.Errorf("the range goes from %d to %d, the poster is frame %d", in, out, clock.Frame(c.Poster))
+	if in, out := clock.Frame(c.Range.In), clock.Frame(c.Range.Out); in != 90 || out != 300 || clock.Frame(*c.Poster) != 299 {
+		t.Errorf("the range goes from %d to %d, the poster is frame %d", in, out, clock.Frame(*c.Poster))
 	}
 }
 

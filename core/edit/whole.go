@@ -40,7 +40,7 @@ func (s *SetClip) apply(c *clip.Clip) error {
 		c.Shown = *s.Shown
 	}
 	if s.Poster != nil {
-		c.Poster = *s.Poster
+		c.Poster = s.Poster
 	}
 	if s.Length != nil {
 		return setLength(c, *s.Length, s.Past)

@@ -28,6 +28,14 @@ func viewOf(e *Engine, in Looking) (view.View, error) {
 	return view.Of(e.shown, e.arranged(s), in.Open), nil
 }
 
+// posterFrame is the frame that stands for the clip.
+func posterFrame(e *Engine, _ *struct{}) (int, error) {
+	if e.kept == nil {
+		return 0, errClosed
+	}
+	return frame.PosterFrame(e.kept, e.lib), nil
+}
+
 // Places is where layers are on a frame, and the values that one of them has
 // there.
 type Places struct {

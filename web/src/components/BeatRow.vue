@@ -23,7 +23,7 @@ const layer = computed(() => editor.layers.get(props.row.layer))
 const plays = computed(() => kindOf(layer.value?.kind)?.plays ?? false)
 const name = computed(() => (light.value ? 'Light' : (layer.value?.name ?? '')))
 const lanes = computed(() => (props.open ? props.row.tracks : props.row.tracks.slice(0, 1)))
-const laneHeight = computed(() => (props.open ? 34 : 24))
+const laneHeight = computed(() => (props.open ? 34 : 20))
 const height = computed(() => (props.open ? 14 : 4) + Math.max(1, lanes.value.length) * laneHeight.value)
 const icon = computed(() => (light.value ? 'bi bi-lamp' : kindIcon(layer.value?.kind)))
 const soloed = computed(() => editor.solo.includes(props.row.layer))
@@ -238,10 +238,27 @@ function toggleSolo() {
   left: 0;
   z-index: 3;
   flex: none;
-  width: 214px;
+  width: var(--heads);
+  container-type: inline-size;
   background: var(--sailcloth);
   border-right: 1px solid var(--line);
   font-size: 0.82rem;
+}
+
+/* Where names have little room, the pointer or the keyboard unfolds them. */
+.label:hover,
+.label:focus-within {
+  width: max(var(--heads), 200px);
+  margin-right: min(0px, var(--heads) - 200px);
+  transition:
+    width 0s 0.3s,
+    margin-right 0s 0.3s;
+}
+
+@container (max-width: 140px) {
+  .title .marks {
+    display: none;
+  }
 }
 
 .title {

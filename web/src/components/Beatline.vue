@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
+import { storeToRefs } from 'pinia'
 import { computed, nextTick, ref, watch, type ComputedRef } from 'vue'
 import { leftRoom } from '../beatline'
 import { drag } from '../composables/useDrag'
 import { useMarquee } from '../composables/useMarquee'
 import type { usePlayer } from '../composables/usePlayer'
+import { useScenes } from '../composables/useScenes'
 import { useSnap } from '../composables/useSnap'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
@@ -12,16 +14,17 @@ import type { KeyRef, Row } from '../types'
 import BeatRow from './BeatRow.vue'
 import BeatRuler from './BeatRuler.vue'
 import SceneStrip from './SceneStrip.vue'
-import TransportBar from './TransportBar.vue'
 
 const props = defineProps<{ player: ReturnType<typeof usePlayer> }>()
 const editor = useEditor()
 const desk = useDesk()
 const { line } = useSnap()
+const scenes = useScenes()
 const scroller = ref<HTMLElement | null>(null)
 const room = useElementSize(scroller)
-const zoom = ref(1)
-const labels = 214
+const { zoom } = storeToRefs(desk)
+// Names have what time leaves them: it needs 600 pixels.
+const labels = computed(() => Math.round(Math.max(82, Math.min(214, room.width.value - 600 - 2 * leftRoom))))
 const folded = ref<Set<string>>(new Set())
 
 // While an end of a scene is dragged, the scale stays as it was, so that the end
@@ -30,9 +33,9 @@ const held = ref(0)
 const hold = (on: boolean) => (held.value = on ? scale.value : 0)
 
 const scale: ComputedRef<number> = computed(
-  () => held.value || (Math.max(200, room.width.value - labels - leftRoom - 40) / editor.view.length) * zoom.value
+  () => held.value || (Math.max(200, room.width.value - labels.value - 2 * leftRoom) / editor.view.length) * zoom.value
 )
-const width = computed(() => Math.ceil(editor.view.length * scale.value) + leftRoom + 28)
+const width = computed(() => Math.ceil(editor.view.length * scale.value) + 2 * leftRoom)
 
 // Rows of folded groups are left out, and those that are not looked for.
 const rows = computed(() => {
@@ -73,7 +76,7 @@ function pressEmpty(e: PointerEvent, layer: string) {
 
 function frameAt(e: PointerEvent) {
   const el = scroller.value as HTMLElement
-  return (e.clientX - el.getBoundingClientRect().left + el.scrollLeft - labels - leftRoom) / scale.value
+  return (e.clientX - el.getBoundingClientRect().left + el.scrollLeft - labels.value - leftRoom) / scale.value
 }
 
 // Scrubbing: a press on the ruler puts the playhead there, a drag moves it.
@@ -89,10 +92,11 @@ function scrub(e: PointerEvent) {
 
 // The wheel with Ctrl zooms around the pointer.
 function wheel(e: WheelEvent) {
+  pressed.layer = ''
   if (!e.ctrlKey) return
   e.preventDefault()
   const el = scroller.value as HTMLElement
-  const at = e.clientX - el.getBoundingClientRect().left - labels - leftRoom
+  const at = e.clientX - el.getBoundingClientRect().left - labels.value - leftRoom
   const frame = (at + el.scrollLeft) / scale.value
   zoom.value = Math.min(32, Math.max(1, zoom.value * Math.exp(-e.deltaY / 300)))
   requestAnimationFrame(() => (el.scrollLeft = frame * scale.value - at))
@@ -126,24 +130,43 @@ function stack(e: PointerEvent, layer: string) {
   )
 }
 
-function resize(e: PointerEvent) {
-  const from = (e.currentTarget as HTMLElement).parentElement?.clientHeight ?? 260
-  drag(
-    e,
-    (_, __, dy) => (desk.beatHeight = Math.max(170, Math.min(window.innerHeight - 300, from - dy))),
-    () => undefined
-  )
+// What is selected in the picture comes into sight here. What is selected here
+// stays under the pointer, although rows above it close and open: where there is
+// nothing to scroll, room above the rows makes up for it as long as the pointer
+// is here.
+const lead = ref(0)
+let pressed = { layer: '', y: 0, at: 0 } // at counts milliseconds
+const rowOf = (layer: string) => scroller.value?.querySelector<HTMLElement>(`[data-layer="${layer}"]`)
+
+function note(e: PointerEvent) {
+  const row = (e.target as Element).closest<HTMLElement>('[data-layer]')
+  pressed = { layer: row?.dataset.layer ?? '', y: row?.getBoundingClientRect().top ?? 0, at: e.timeStamp }
 }
 
-// What is selected in the picture comes into sight here.
+function stay() {
+  const el = scroller.value
+  const row = rowOf(pressed.layer)
+  if (!el || !row) return
+  const by = row.getBoundingClientRect().top - pressed.y
+  const most = el.scrollTop + by
+  if (most < 0) lead.value = Math.round(lead.value - most)
+  else lead.value = Math.max(0, Math.round(lead.value - Math.max(0, by)))
+  nextTick(() => (el.scrollTop += row.getBoundingClientRect().top - pressed.y))
+}
+
 watch(
   () => editor.selected,
   async (layer) => {
     await nextTick()
-    const row = scroller.value?.querySelector<HTMLElement>(`[data-layer="${layer}"]`)
-    row?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
+    if (layer && layer !== pressed.layer) rowOf(layer)?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
   }
 )
+watch(rows, () => pressed.layer && performance.now() - pressed.at < 1000 && stay(), { flush: 'post' })
+
+function left() {
+  lead.value = 0
+  pressed.layer = ''
+}
 
 // While it plays, the playhead stays in sight.
 watch(
@@ -152,28 +175,21 @@ watch(
     const el = scroller.value
     if (!el || zoom.value <= 1) return
     const x = f * scale.value - el.scrollLeft
-    if (x < 0 || x > room.width.value - labels) el.scrollLeft = f * scale.value - 40
+    if (x < 0 || x > room.width.value - labels.value) el.scrollLeft = f * scale.value - 40
   }
 )
 </script>
 
 <template>
-  <section class="beatline" aria-label="Beatline">
-    <div class="edge" title="Drag to make the Beatline higher" @pointerdown="resize" @dblclick="desk.beatHeight = 0" />
-    <TransportBar v-model:zoom="zoom" :player="player" />
-    <div ref="scroller" class="scroller" @wheel="wheel">
+  <section class="beatline" aria-label="Beatline" :style="{ '--heads': `${labels}px` }">
+    <div ref="scroller" class="scroller" @wheel="wheel" @pointerdown.capture="note" @pointerleave="left">
       <div class="inner" :style="{ width: `${width + labels}px` }" @pointerdown="marquee">
         <div class="head" @pointerdown.stop>
           <div class="corner">
             <strong>Beatline</strong>
-            <input
-              id="find-layer"
-              v-model="desk.finding"
-              type="search"
-              placeholder="Find a layer"
-              aria-label="Find a layer by its name"
-              @keydown.esc="desk.finding = ''"
-            />
+            <button class="plain add" title="Add a scene at the end" aria-label="Add a scene" @click="scenes.add()">
+              <i class="bi bi-plus-lg" aria-hidden="true" /> Scene
+            </button>
           </div>
           <div
             class="rulerbox"
@@ -193,6 +209,7 @@ watch(
           </div>
           <SceneStrip class="strip" :scale="scale" :width="width" @hold="hold" />
         </div>
+        <div :style="{ height: `${lead}px` }" />
         <BeatRow
           v-for="r in rows"
           :key="r.layer"
@@ -235,24 +252,13 @@ watch(
   border-top: 1px solid var(--line);
 }
 
-.edge {
-  position: absolute;
-  top: -4px;
-  left: 0;
-  right: 0;
-  height: 7px;
-  cursor: ns-resize;
-  z-index: 8;
-  touch-action: none;
-}
-
 .scroller {
   flex: 1;
   overflow: auto;
   min-height: 0;
   scrollbar-width: thin;
   /* What is brought into sight does not lie under the ruler and the labels. */
-  scroll-padding: 88px 0 10px 222px;
+  scroll-padding: 88px 0 10px calc(var(--heads) + 8px);
 }
 
 .inner {
@@ -263,7 +269,7 @@ watch(
 
 .head {
   display: grid;
-  grid-template-columns: 214px auto;
+  grid-template-columns: var(--heads) auto;
   position: sticky;
   top: 0;
   z-index: 5;
@@ -281,10 +287,10 @@ watch(
   left: 0;
   z-index: 7;
   flex: none;
-  width: 214px;
+  width: var(--heads);
   background: var(--sailcloth);
   border-right: 1px solid var(--line);
-  padding: 0.35rem 0.6rem;
+  padding: 0.35rem 0.4rem 0.35rem 0.6rem;
   display: grid;
   align-content: space-between;
 }
@@ -293,14 +299,10 @@ watch(
   font: 700 0.95rem 'Bricolage Grotesque';
 }
 
-.corner input {
-  width: 100%;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--chalk);
-  color: inherit;
+.add {
+  justify-self: start;
+  padding: 0 0.3rem 0 0;
   font-size: 0.78rem;
-  padding: 0.1rem 0.4rem;
 }
 
 .over {
@@ -308,7 +310,7 @@ watch(
 }
 
 .empty {
-  padding: 0.8rem 0 0 230px;
+  padding: 0.8rem 0 0 calc(var(--heads) + 16px);
   color: var(--harbour-soft);
 }
 

@@ -1,19 +1,17 @@
 <script setup lang="ts">
-import { refDebounced, useWindowSize } from '@vueuse/core'
+import { refDebounced } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useStill } from '../composables/useStill'
 import { useEditor } from '../stores/editor'
 import type { Shape } from '../types'
 import { shapeName, shapeRatio } from '../words'
 
-const props = defineProps<{ shape: Shape; playing: boolean }>()
+const props = defineProps<{ shape: Shape; playing: boolean; most: { w: number; h: number } }>()
 const editor = useEditor()
-const page = useWindowSize()
 const canvas = ref<HTMLCanvasElement | null>(null)
 
 const size = computed(() => {
-  const narrow = page.width.value <= 1100
-  const k = Math.min((narrow ? 84 : 118) / props.shape.w, (narrow ? 92 : 104) / props.shape.h)
+  const k = Math.min(props.most.w / props.shape.w, Math.min(props.most.h, 210) / props.shape.h)
   return { w: Math.round(props.shape.w * k), h: Math.round(props.shape.h * k) }
 })
 
@@ -29,7 +27,7 @@ const moment = refDebounced(
 )
 
 // They are drawn at twice their size: they are small and looked at closely.
-useStill(canvas, 1, () => ({
+const drawn = useStill(canvas, 1, () => ({
   shape: props.shape.id,
   w: size.value.w * 2,
   h: size.value.h * 2,
@@ -40,7 +38,19 @@ useStill(canvas, 1, () => ({
 
 <template>
   <button class="proof plain" :aria-label="`Arrange ${shapeName(shape.id)}`" @click="editor.choose(shape.id)">
-    <canvas ref="canvas" :data-shape="shape.id" :style="{ width: `${size.w}px`, height: `${size.h}px` }" />
+    <img
+      v-if="!drawn"
+      class="kept"
+      :src="`/api/clips/${editor.id}/poster.png`"
+      alt=""
+      :style="{ width: `${size.w}px`, height: `${size.h}px` }"
+    />
+    <canvas
+      v-show="drawn"
+      ref="canvas"
+      :data-shape="shape.id"
+      :style="{ width: `${size.w}px`, height: `${size.h}px` }"
+    />
     <span>
       {{ shapeName(shape.id) }} {{ shapeRatio(shape.id) }}
       <i v-if="differs" class="bi bi-asterisk" title="The selected layer rests differently here" />
@@ -58,8 +68,12 @@ useStill(canvas, 1, () => ({
   text-shadow: 0 1px 2px rgba(0, 0, 0, 0.55);
 }
 
-canvas {
-  background: #000;
+.kept {
+  object-fit: cover;
+}
+
+canvas,
+.kept {
   box-shadow: 0 2px 8px rgba(0, 0, 0, 0.3);
 }
 

@@ -19,7 +19,6 @@ const shift = ref(0)
 const to = ref(-1) // where the dragged one would go
 
 const x = (frame: number) => leftRoom + frame * props.scale
-const end = computed(() => x(editor.view.length))
 
 // place is before how many of the others a dragged scene's middle lies.
 function place(scene: ViewScene, dx: number) {
@@ -129,15 +128,6 @@ function key(e: KeyboardEvent, scene: ViewScene, i: number) {
       />
     </div>
     <span v-if="mark >= 0" class="mark" :style="{ left: `${mark - 2}px` }" />
-    <button
-      class="plain add"
-      :style="{ left: `${end + 2}px` }"
-      title="Add a scene"
-      aria-label="Add a scene"
-      @click="scenes.add()"
-    >
-      <i class="bi bi-plus-lg" aria-hidden="true" />
-    </button>
   </div>
 </template>
 
@@ -239,14 +229,5 @@ function key(e: KeyboardEvent, scene: ViewScene, i: number) {
   border-radius: 2px;
   background: var(--kelp);
   z-index: 4;
-}
-
-.add {
-  position: absolute;
-  top: 1px;
-  width: 22px;
-  height: 19px;
-  padding: 0;
-  font-size: 0.72rem;
 }
 </style>

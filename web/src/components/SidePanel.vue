@@ -45,10 +45,12 @@ watch(
       </button>
     </div>
     <div class="body">
-      <LayerSettings v-if="tab === 'layer'" />
-      <MotionSettings v-else-if="tab === 'motion'" />
-      <PropsShelf v-else-if="tab === 'props'" />
-      <ClipSettings v-else />
+      <div class="flow" :class="{ shelf: tab === 'props' }">
+        <LayerSettings v-if="tab === 'layer'" />
+        <MotionSettings v-else-if="tab === 'motion'" />
+        <PropsShelf v-else-if="tab === 'props'" />
+        <ClipSettings v-else />
+      </div>
     </div>
   </section>
 </template>
@@ -59,8 +61,21 @@ watch(
   display: flex;
   flex-direction: column;
   background: var(--chalk);
-  border-right: 1px solid var(--line);
+  min-width: 0;
   min-height: 0;
+}
+
+.flow:not(.shelf) {
+  columns: 250px 3;
+  column-gap: 1.4rem;
+}
+
+.flow :deep(:is(.pair, .three, .head, .acts, label, .choice, .number, .colour, li)) {
+  break-inside: avoid;
+}
+
+.flow :deep(:is(h2, summary)) {
+  break-after: avoid;
 }
 
 .tabs {

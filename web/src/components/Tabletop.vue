@@ -9,7 +9,8 @@ import Ghosts from './Ghosts.vue'
 import Handles from './Handles.vue'
 import IconButton from './IconButton.vue'
 
-const props = defineProps<{ playing: boolean }>()
+// The switches stand above the picture, or upright beside it.
+const props = defineProps<{ playing: boolean; upright?: boolean }>()
 const editor = useEditor()
 const desk = useDesk()
 const area = ref<HTMLElement | null>(null)
@@ -20,7 +21,7 @@ const room = useElementSize(area)
 const fit = computed(() => {
   const s = editor.shapeNow
   if (!s || !room.width.value) return { w: 0, h: 0 }
-  const k = Math.min((room.width.value - 48) / s.w, (room.height.value - 56) / s.h)
+  const k = Math.min((room.width.value - 12) / s.w, (room.height.value - 12) / s.h)
   return { w: Math.max(2, Math.floor(s.w * k)), h: Math.max(2, Math.floor(s.h * k)) }
 })
 
@@ -29,7 +30,7 @@ const size = computed(() => {
   return { w: Math.round(fit.value.w * k), h: Math.round(fit.value.h * k) }
 })
 
-useStill(canvas, 0, () => ({
+const drawn = useStill(canvas, 0, () => ({
   shape: editor.shape,
   ...size.value,
   frame: editor.frame,
@@ -71,22 +72,40 @@ const target = computed(() => {
   return `Dragging here ${says.join(' and ')}`
 })
 
+// It is said while the pointer is here, in the half where the pointer is not.
+const pointed = ref<'' | 'above' | 'below'>('')
+function point(e: PointerEvent) {
+  const box = (e.currentTarget as HTMLElement).getBoundingClientRect()
+  pointed.value = e.clientY > box.top + box.height / 2 ? 'above' : 'below'
+}
+
 defineExpose({ canvas, size })
 </script>
 
 <template>
-  <main id="tabletop" ref="area" class="tabletop" tabindex="-1" aria-label="Tabletop">
-    <div class="frame" :style="{ width: `${fit.w}px`, height: `${fit.h}px` }">
-      <canvas
-        ref="canvas"
-        :style="{ width: `${fit.w}px`, height: `${fit.h}px` }"
-        role="img"
-        :aria-label="`Frame ${editor.frame}`"
-      />
-      <Ghosts v-if="desk.ghosts && editor.layer && !playing" :w="fit.w" :h="fit.h" />
-      <Handles v-if="!playing" :w="fit.w" :h="fit.h" />
+  <main
+    id="tabletop"
+    class="tabletop"
+    :class="{ upright }"
+    tabindex="-1"
+    aria-label="Tabletop"
+    @pointermove="point"
+    @pointerleave="pointed = ''"
+  >
+    <div ref="area" class="stage">
+      <div class="frame" :style="{ width: `${fit.w}px`, height: `${fit.h}px` }">
+        <canvas
+          ref="canvas"
+          :style="{ width: `${fit.w}px`, height: `${fit.h}px` }"
+          role="img"
+          :aria-label="`Frame ${editor.frame}`"
+        />
+        <img v-if="!drawn" class="kept" :src="`/api/clips/${editor.id}/poster.png`" alt="" />
+        <Ghosts v-if="desk.ghosts && editor.layer && !playing" :w="fit.w" :h="fit.h" />
+        <Handles v-if="!playing" :w="fit.w" :h="fit.h" />
+      </div>
     </div>
-    <div v-if="!playing" class="switches" role="toolbar" aria-label="Tabletop">
+    <div class="switches" role="toolbar" aria-label="Tabletop">
       <div v-if="keyed.length" class="target-switch" role="radiogroup" aria-label="What a drag changes">
         <button
           class="plain"
@@ -109,6 +128,14 @@ defineExpose({ canvas, size })
           Key here
         </button>
       </div>
+      <span class="flex-fill" />
+      <IconButton
+        icon="fullscreen"
+        label="Show the picture alone"
+        :pressed="desk.alone"
+        title="Show the picture alone (T)"
+        @click="desk.alone = !desk.alone"
+      />
       <IconButton
         v-for="s in switches"
         :key="s.id"
@@ -119,7 +146,7 @@ defineExpose({ canvas, size })
         @click="desk[s.id] = !desk[s.id]"
       />
     </div>
-    <p v-if="target && !playing" class="target">{{ target }}</p>
+    <p v-if="target && pointed && !playing" class="target" :class="pointed">{{ target }}</p>
   </main>
 </template>
 
@@ -127,9 +154,27 @@ defineExpose({ canvas, size })
 .tabletop {
   grid-area: table;
   position: relative;
+  display: flex;
+  flex-direction: column-reverse;
+  min-width: 0;
+  min-height: 0;
+  background: #828282;
+}
+
+.tabletop.upright {
+  flex-direction: row;
+}
+
+.tabletop:focus-visible {
+  outline-offset: -2px;
+}
+
+.stage {
+  flex: 1;
+  min-width: 0;
+  min-height: 0;
   display: grid;
   place-items: center;
-  background: #828282;
   overflow: hidden;
 }
 
@@ -142,15 +187,31 @@ canvas {
   display: block;
 }
 
-.switches {
+/* Until there is the true picture. */
+.kept {
   position: absolute;
-  top: 6px;
-  right: 8px;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  object-fit: cover;
+}
+
+.switches {
+  flex: none;
   display: flex;
   gap: 0.2rem;
   align-items: center;
+  height: 34px;
+  padding: 0 6px;
   color: #fff;
   font-size: 0.78rem;
+}
+
+.upright .switches {
+  flex-direction: column;
+  width: 34px;
+  height: auto;
+  padding: 6px 0;
 }
 
 .switches .plain {
@@ -163,6 +224,16 @@ canvas {
   color: #fff;
 }
 
+.upright .target-switch .plain {
+  writing-mode: vertical-rl;
+  padding: 0.4rem 0.15rem;
+}
+
+.upright .target-switch {
+  flex-direction: column;
+  margin: 0 0 0.4rem;
+}
+
 .target-switch {
   display: flex;
   border-radius: 6px;
@@ -171,6 +242,14 @@ canvas {
 
 .target-switch .plain:first-child {
   border-radius: 6px 0 0 6px;
+}
+
+.upright .target-switch .plain:first-child {
+  border-radius: 6px 6px 0 0;
+}
+
+.upright .target-switch .plain:last-child {
+  border-radius: 0 0 6px 6px;
 }
 
 .target-switch .plain:last-child {
@@ -185,8 +264,9 @@ canvas {
 .target {
   position: absolute;
   left: 50%;
-  bottom: 3px;
+  bottom: 8px;
   transform: translateX(-50%);
+  pointer-events: none;
   margin: 0;
   font-size: 0.75rem;
   color: #fff;
@@ -194,5 +274,10 @@ canvas {
   padding: 0.05rem 0.5rem;
   border-radius: 6px;
   white-space: nowrap;
+}
+
+.target.above {
+  top: 42px;
+  bottom: auto;
 }
 </style>

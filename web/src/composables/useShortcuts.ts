@@ -36,6 +36,7 @@ export const shortcuts: Shortcut[] = [
     says: 'Nudge by a unit; with Shift by ten',
     group: 'Tabletop'
   },
+  { keys: ['t'], says: 'Show the picture alone, or all again', group: 'Tabletop' },
   { keys: ['w'], says: 'A drag changes the whole motion, or the key here', group: 'Tabletop' },
   { keys: ['p', 'g', 'u'], says: 'Way, ghosts, guides', group: 'Tabletop' },
   { keys: ['PageUp', 'PageDown'], says: 'Choose the layer in front, behind', group: 'Layers' },
@@ -147,6 +148,7 @@ export function useShortcuts(player: ReturnType<typeof usePlayer>) {
     Delete: () => remove(),
     Backspace: () => remove(),
     w: () => (desk.target = desk.target === 'rest' ? 'key' : 'rest'),
+    t: () => (desk.alone = !desk.alone),
     p: () => (desk.path = !desk.path),
     g: () => (desk.ghosts = !desk.ghosts),
     u: () => (desk.guides = !desk.guides),
@@ -164,6 +166,7 @@ export function useShortcuts(player: ReturnType<typeof usePlayer>) {
     f: () => document.getElementById('find-layer')?.focus(),
     Escape: () => {
       if (desk.helping) return (desk.helping = false)
+      if (desk.alone) return (desk.alone = false)
       editor.keys = []
       editor.select('')
     },

@@ -1,4 +1,4 @@
-import { onBeforeUnmount, watch, type Ref } from 'vue'
+import { onBeforeUnmount, ref, watch, type Ref } from 'vue'
 import { put } from '../engine/painters'
 import { useEditor } from '../stores/editor'
 
@@ -10,6 +10,7 @@ export function useStill(
   wish: () => { shape: string; w: number; h: number; frame: number; active: boolean; version: number }
 ) {
   const editor = useEditor()
+  const drawn = ref(false) // something is to be seen
   let busy = false
   let again = false
   let gone = false
@@ -25,9 +26,10 @@ export function useStill(
       const { shape, w, h, frame, active } = wish()
       if (!active || !canvas.value || w < 2 || h < 2) break
       try {
-        const drawn = await editor.drawing().draw(engine, shape, w, h, frame)
+        const picture = await editor.drawing().draw(engine, shape, w, h, frame)
         if (!gone && canvas.value && wish().active) {
-          put(canvas.value, drawn)
+          put(canvas.value, picture)
+          drawn.value = true
           canvas.value.dataset.frame = String(frame)
           canvas.value.dataset.version = String(wish().version)
         }
@@ -41,4 +43,5 @@ export function useStill(
   watch(() => JSON.stringify(wish()), draw, { immediate: true })
   watch(canvas, draw)
   onBeforeUnmount(() => (gone = true))
+  return drawn
 }

@@ -431,6 +431,7 @@ export interface Methods {
   picture: { in: string; out: boolean }
   pivot: { in: PivotAt; out: Pivoted }
   places: { in: Looking; out: Places }
+  posterFrame: { in: null; out: number }
   readLength: { in: string; out: Reading }
   readMoment: { in: string; out: Reading }
   reopen: { in: Clip; out: boolean }

@@ -26,7 +26,7 @@ export interface Clip {
   products: Product[]
   shown?: string
   layers: Layer[]
-  poster: Moment
+  poster?: Moment | null
   markers?: Mark[]
   range?: Range | null
 }

@@ -1,15 +1,19 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { onBeforeRouteLeave, onBeforeRouteUpdate } from 'vue-router'
+import BeatBar from '../components/BeatBar.vue'
 import Beatline from '../components/Beatline.vue'
+import Dividers from '../components/Dividers.vue'
 import ExportPanel from '../components/ExportPanel.vue'
 import HistoryPanel from '../components/HistoryPanel.vue'
+import PlayBar from '../components/PlayBar.vue'
 import Proofs from '../components/Proofs.vue'
 import ShortcutList from '../components/ShortcutList.vue'
 import SidePanel from '../components/SidePanel.vue'
 import Tabletop from '../components/Tabletop.vue'
 import TopBar from '../components/TopBar.vue'
+import { useArrangement } from '../composables/useArrangement'
 import { usePropIntake } from '../composables/usePropIntake'
 import { useShortcuts } from '../composables/useShortcuts'
 import { useHome } from '../composables/useHome'
@@ -31,10 +35,7 @@ const history = ref(false)
 const dropping = ref(false)
 const lost = ref('')
 
-// The Beatline may be made higher; the picture has the rest.
-const rows = computed(() =>
-  desk.beatHeight ? { gridTemplateRows: `46px minmax(0, 1fr) ${desk.beatHeight}px` } : undefined
-)
+const arrangement = useArrangement()
 
 const player = usePlayer(
   () => tabletop.value?.canvas ?? null,
@@ -80,13 +81,21 @@ useEventListener(window, 'drop', async (e: DragEvent) => {
     <p>This clip cannot be opened: {{ lost }}</p>
     <RouterLink to="/">Back to the clips</RouterLink>
   </div>
-  <div v-else-if="!editor.clip" class="lost" role="status">Opening the clip…</div>
-  <div v-else class="editor" :style="rows">
-    <TopBar @export="exporting = true" @history="history = true" />
-    <SidePanel />
-    <Tabletop ref="tabletop" :playing="player.playing.value" />
-    <Proofs :playing="player.playing.value" />
-    <Beatline :player="player" />
+  <div v-else-if="!editor.clip" class="opening" role="status">
+    <img :src="`/api/clips/${id}/poster.png`" alt="" />
+    <span>Opening the clip…</span>
+  </div>
+  <div v-else class="editor" :class="arrangement.name.value" :style="arrangement.style.value">
+    <TopBar v-if="!desk.alone" @export="exporting = true" @history="history = true" />
+    <Tabletop ref="tabletop" :playing="player.playing.value" :upright="arrangement.name.value === 'above'" />
+    <PlayBar :player="player" />
+    <template v-if="!desk.alone">
+      <BeatBar />
+      <Beatline :player="player" />
+      <SidePanel />
+      <Proofs :playing="player.playing.value" :across="arrangement.name.value === 'stacked'" />
+      <Dividers :arrangement="arrangement" />
+    </template>
     <ExportPanel v-model="exporting" />
     <HistoryPanel v-model="history" />
     <ShortcutList />
@@ -98,15 +107,23 @@ useEventListener(window, 'drop', async (e: DragEvent) => {
 .editor {
   display: grid;
   height: 100%;
-  grid-template-columns: 304px minmax(0, 1fr) 148px;
-  grid-template-rows: 46px minmax(0, 1fr) clamp(220px, 34vh, 380px);
-  grid-template-areas: 'top top top' 'side table proofs' 'beat beat beat';
 }
 
-@media (max-width: 1100px) {
-  .editor {
-    grid-template-columns: 272px minmax(0, 1fr) 112px;
-  }
+.opening {
+  height: 100%;
+  padding: 5vh 0;
+  display: grid;
+  grid-template-rows: minmax(0, 1fr) auto;
+  place-items: center;
+  gap: 1rem;
+  background: #828282;
+  color: #fff;
+}
+
+.opening img {
+  max-width: 90%;
+  max-height: 100%;
+  box-shadow: 0 4px 18px rgba(0, 0, 0, 0.32);
 }
 
 .lost {

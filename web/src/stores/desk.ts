@@ -11,10 +11,27 @@ export const useDesk = defineStore('desk', () => {
   const guides = useLocalStorage('billow-guides', true)
   const speed = useLocalStorage('billow-speed', false)
   const clicks = useLocalStorage('billow-clicks', false) // beats are heard while playing
-  const beatHeight = useLocalStorage('billow-beat-height', 0) // pixels; 0 is a third of the window
+  // Where the dividers stand, as shares of the window, for each arrangement.
+  const dividers = useLocalStorage<Record<string, number>>('billow-dividers', {})
+  const alone = ref(false) // the picture has the window for itself
+  const zoom = ref(1) // of the Beatline
   const copied = shallowRef<CopiedKey[]>([])
   const copiedEase = shallowRef<Ease | null>(null)
   const finding = ref('')
   const helping = ref(false)
-  return { target, path, ghosts, guides, speed, clicks, beatHeight, copied, copiedEase, finding, helping }
+  return {
+    target,
+    path,
+    ghosts,
+    guides,
+    speed,
+    clicks,
+    dividers,
+    alone,
+    zoom,
+    copied,
+    copiedEase,
+    finding,
+    helping
+  }
 })

@@ -99,7 +99,7 @@ export const useEditor = defineStore('editor', () => {
     kept = { clip: got.clip, view: emptyView, needs: [] }
     await edit.call('open', got.clip)
     shape.value = got.clip.shapes[0].id
-    frame.value = 0
+    frame.value = await edit.call('posterFrame', null)
     let isReady: () => void = () => undefined
     const ready = new Promise<void>((resolve) => (isReady = resolve))
     delivery = new Delivery({

@@ -7,11 +7,9 @@ import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import { timecode } from '../words'
 import IconButton from './IconButton.vue'
-import KeyTools from './KeyTools.vue'
 import TimeField from './TimeField.vue'
 
 const props = defineProps<{ player: ReturnType<typeof usePlayer> }>()
-const zoom = defineModel<number>('zoom', { required: true })
 const editor = useEditor()
 const desk = useDesk()
 const { beat } = usePlayhead()
@@ -66,7 +64,7 @@ const step = (by: number) => {
     />
     <span class="time">
       <TimeField
-        wide="4.8rem"
+        wide="4.3rem"
         label="Time"
         title="Type a time to go there: 4s05f, b9.3 or a frame"
         :value="timecode(editor.frame, rate)"
@@ -77,31 +75,20 @@ const step = (by: number) => {
     </span>
     <span class="bar">{{ bar }} · {{ editor.clip?.tempo.bpm.toFixed(1) }} BPM</span>
     <span v-if="player.playing.value" class="bar" data-test="fps">{{ player.fps.value }} fps</span>
-    <span class="flex-fill" />
-    <KeyTools v-if="editor.keys.length && !player.playing.value" />
-    <button v-else class="plain hint" @click="desk.helping = true"><kbd>?</kbd> shortcuts</button>
-    <IconButton
-      icon="speedometer2"
-      :pressed="desk.speed"
-      title="Show how fast values change, in open rows"
-      label="Curves of speed"
-      @click="desk.speed = !desk.speed"
-    />
-    <label class="zoom">
-      <i class="bi bi-zoom-in" aria-hidden="true" />
-      <input v-model.number="zoom" type="range" min="1" max="32" step="0.25" aria-label="Zoom of the Beatline" />
-    </label>
   </div>
 </template>
 
 <style scoped>
 .transport {
+  grid-area: play;
+  container-type: inline-size;
   display: flex;
   align-items: center;
   gap: 0.1rem;
   height: 36px;
-  padding: 0 0.7rem;
-  border-bottom: 1px solid var(--line);
+  padding: 0 0.6rem;
+  white-space: nowrap;
+  overflow: hidden;
 }
 
 .play {
@@ -111,13 +98,10 @@ const step = (by: number) => {
 }
 
 .time {
-  margin-left: 0.7rem;
-}
-
-.time {
   display: flex;
   align-items: baseline;
   gap: 0.25rem;
+  margin-left: 0.3rem;
 }
 
 .time :deep(input) {
@@ -134,34 +118,21 @@ const step = (by: number) => {
   background: var(--chalk);
 }
 
-.bar,
-.hint {
-  margin-left: 0.9rem;
+.bar {
+  margin-left: 0.7rem;
   color: var(--harbour-soft);
   font-size: 0.8rem;
 }
 
-.zoom {
-  display: flex;
-  gap: 0.3rem;
-  align-items: center;
-  margin-left: 0.9rem;
+/* What is said twice goes where there is little room: the ruler has it, too. */
+@container (max-width: 520px) {
+  .bar:not([data-test]) {
+    display: none;
+  }
 }
 
-.zoom input {
-  width: 84px;
-  accent-color: var(--harbour);
-}
-
-.time,
-.bar,
-.hint {
-  white-space: nowrap;
-}
-
-@media (max-width: 1100px) {
-  .transport:has(.tools) .bar,
-  .transport:has(.tools) .whole {
+@container (max-width: 370px) {
+  .whole {
     display: none;
   }
 }
