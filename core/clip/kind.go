@@ -20,6 +20,7 @@ type Kind struct {
 	Plays bool // it shows after the one of its kind before it: a scene
 	Goes  bool // in a line-up it comes and goes with a product
 	Rim   bool // its outline runs around what is visible of it, not along its edge
+	Round bool // it rounds its corners itself
 	Block bool // all of its bounds is picked, not just where it is opaque
 
 	// Properties are those that not every layer has.

@@ -27,7 +27,7 @@ type Hole struct {
 }
 
 var cardKind = &Kind{
-	ID: KindCard, Name: "Card", Says: "A plain figure, with or without a window", Field: "card", Icon: "square", Offered: true,
+	ID: KindCard, Name: "Card", Says: "A plain figure, with or without a window", Field: "card", Icon: "square", Offered: true, Round: true,
 	Properties: []string{FillColour, OutlineColour, Outline, DrawStart, DrawEnd},
 	Colours: func(l *Layer, property string) *colour.Colour {
 		switch property {

@@ -317,3 +317,37 @@ func TestEveryCommandHasWordsForTheHistory(t *testing.T) {
 		}
 	}
 }
+
+// A key set after a move has ended, or where nothing moves, does not jump: what
+// holds there without being seen lets go.
+func TestANewKeyNeverInheritsAHold(t *testing.T) {
+	c := sample()
+	hold := motion.Ease{Kind: motion.Hold}
+	c.Own("mug-layer").Tracks[clip.Scale] = motion.Track{
+		{At: timing.At(0), Value: []float64{50}, Ease: motion.Ease{Kind: motion.Out}},
+		{At: timing.At(20), Value: []float64{100}, Ease: hold},
+	}
+	c = do(t, c, `{"type":"setValue","layer":"mug-layer","property":"scale","frame":60,"value":[140]}`)
+	scale := func(c *clip.Clip, frame float64) float64 {
+		l := c.Layer("mug-layer")
+		return clip.Curve(clip.Scale, l.Tracks[clip.Scale], c.ClockOf(l)).Sample(frame)[0]
+	}
+	if mid := scale(c, 40); mid <= 100 || mid >= 140 {
+		t.Errorf("half way to the new key the scale is %g; it should be growing", mid)
+	}
+	if k := c.Layer("mug-layer").Tracks[clip.Scale][2]; k.Ease.Kind == motion.Hold {
+		t.Error("the new key holds")
+	}
+	// A hold that is seen stays.
+	c.Own("mug-layer").Tracks[clip.Scale][1].Ease = hold
+	c = do(t, c, `{"type":"setValue","layer":"mug-layer","property":"scale","frame":40,"value":[120]}`)
+	if before, at := scale(c, 39), scale(c, 40); before != 100 || at != 120 {
+		t.Errorf("before the new key the scale is %g, on it %g", before, at)
+	}
+	// Holding up to a frame on purpose still holds.
+	c = do(t, c, `{"type":"holdUntil","layer":"mug-layer","frame":80}`)
+	c = do(t, c, `{"type":"setValue","layer":"mug-layer","property":"scale","frame":80,"value":[10]}`)
+	if got := scale(c, 79); got != 140 {
+		t.Errorf("held up to a frame, the scale before it is %g", got)
+	}
+}

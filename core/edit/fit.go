@@ -195,9 +195,10 @@ func stay(c *clip.Clip, tracks map[string]motion.Track, layer, property string, 
 	if on.Ease.Kind == motion.Hold {
 		on.Ease = motion.Ease{Kind: motion.InOut}
 	}
+	putKey(c, tracks, layer, property, on)
+	k = &tracks[property][i]
 	k.Ease, k.Out = motion.Ease{Kind: motion.Hold}, nil
 	byHand(c, layer, k)
-	putKey(c, tracks, layer, property, on)
 }
 
 // usualExit is how many frames before the next key a thing begins to leave

@@ -127,7 +127,9 @@ func putKey(c *clip.Clip, tracks map[string]motion.Track, layer, property string
 	f := clock.Frame(key.At)
 	i := sort.Search(len(t), func(i int) bool { return clock.Frame(t[i].At) >= f })
 	if i == len(t) || clock.Frame(t[i].At) != f {
-		tracks[property] = slices.Insert(t, i, key)
+		t = slices.Insert(t, i, key)
+		tracks[property] = t
+		letGo(t, i)
 		return
 	}
 	if !key.At.OnBeat {
@@ -135,6 +137,35 @@ func putKey(c *clip.Clip, tracks map[string]motion.Track, layer, property string
 	}
 	byHand(c, layer, &t[i])
 	t[i] = key
+}
+
+// letGo lets the string to a new key move where the key before it holds without
+// anything to be seen of that: after the last key, and where the next is the same.
+// Otherwise what is keyed there would jump.
+func letGo(t motion.Track, i int) {
+	if i == 0 || t[i-1].Ease.Kind != motion.Hold {
+		return
+	}
+	before := &t[i-1]
+	if i+1 == len(t) || slices.Equal(before.Value, t[i+1].Value) && before.Off == t[i+1].Off {
+		before.Ease = visibleEase(t, i-1)
+	}
+}
+
+// visibleEase is how keys near number i ease, those that hold left out: the one
+// before it, or else the next.
+func visibleEase(t motion.Track, i int) motion.Ease {
+	for k := min(i, len(t)-1); k >= 0; k-- {
+		if t[k].Ease.Kind != motion.Hold {
+			return t[k].Ease
+		}
+	}
+	for k := max(i, 0); k < len(t)-1; k++ {
+		if t[k].Ease.Kind != motion.Hold {
+			return t[k].Ease
+		}
+	}
+	return motion.Ease{Kind: motion.InOut}
 }
 
 // RemoveKeys deletes keys.

@@ -71,8 +71,8 @@ func room(c *clip.Clip, l *clip.Layer) (from, to int) {
 }
 
 // KeyHere is the key of a property on a frame; where there is none, one that
-// changes nothing: it holds the value of that frame and the easing of the
-// string on which it would be put. layer may be clip.LightID.
+// changes nothing: it holds the value of that frame and eases as the keys near it
+// visibly do. layer may be clip.LightID.
 func KeyHere(c *clip.Clip, layer, property string, frame int) motion.Key {
 	var t motion.Track
 	var base []float64
@@ -98,14 +98,19 @@ func KeyHere(c *clip.Clip, layer, property string, frame int) motion.Key {
 	if property == clip.Scale && len(here.Value) == 2 && here.Value[0] == here.Value[1] {
 		here.Value = here.Value[:1]
 	}
-	for _, k := range t {
+	before := -1
+	for i, k := range t {
 		f := clock.Frame(k.At)
 		if f == frame {
-			here.Off, here.At, here.Out, here.In, here.Move = k.Off, k.At, k.Out, k.In, k.Move
+			here.Off, here.At, here.Out, here.In, here.Move, here.Ease = k.Off, k.At, k.Out, k.In, k.Move, k.Ease
+			return here
 		}
-		if f <= frame {
-			here.Ease = k.Ease
+		if f < frame {
+			before = i
 		}
+	}
+	if before >= 0 {
+		here.Ease = visibleEase(t, before)
 	}
 	return here
 }

@@ -44,10 +44,17 @@ type space struct {
 // dressed puts the edge, the outline and the effects of a look on a picture: of
 // a layer in its own space, of a group in the frame's.
 func (s *Stage) dressed(n *graph.Node, a *actor, k look, bounded bool, in space) *graph.Node {
-	if bounded || !k.edge.none() {
-		cut := k.edge.cut
+	if cut := k.edge.cut; bounded || cut != [4]float64{} || k.edge.corner > 0 && !a.kind.Round {
+		// Where nothing is cut off, an outline along the edge is seen as a whole.
+		reach := func(side int) float64 {
+			if cut[side] == 0 && !a.kind.Rim {
+				return k.pen.Width / 2
+			}
+			return 0
+		}
 		n = graph.Filtered(n, graph.Cut{
-			Left: (-0.5 + cut[0]) * a.w, Top: (-0.5 + cut[1]) * a.h, Right: (0.5 - cut[2]) * a.w, Bottom: (0.5 - cut[3]) * a.h,
+			Left: (-0.5+cut[0])*a.w - reach(0), Top: (-0.5+cut[1])*a.h - reach(1),
+			Right: (0.5-cut[2])*a.w + reach(2), Bottom: (0.5-cut[3])*a.h + reach(3),
 			Radius: k.edge.corner, At: in.at, Finest: in.finest,
 		})
 	}

@@ -63,7 +63,20 @@ func Rewrite(c *clip.Clip, l *clip.Layer) error {
 			return err
 		}
 	}
+	letGo(l)
 	return nil
+}
+
+// letGo lets a value move on to a key that was set by hand after a move has ended,
+// where the move's last key would hold and the value jump.
+func letGo(l *clip.Layer) {
+	for _, t := range l.Tracks {
+		for i := range t {
+			if i+1 < len(t) && t[i].Move != "" && t[i+1].Move == "" && t[i].Ease.Kind == motion.Hold && !slices.Equal(t[i].Value, t[i+1].Value) {
+				t[i].Ease = soft
+			}
+		}
+	}
 }
 
 // Erase takes away the keys of the moves that gone names.

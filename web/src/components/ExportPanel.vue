@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { api } from '../api'
 import { useEditor } from '../stores/editor'
@@ -9,14 +10,18 @@ import { shapeName, shapeRatio } from '../words'
 const open = defineModel<boolean>({ required: true })
 const editor = useEditor()
 const notices = useNotices()
-const chosen = ref<string[]>([])
+// The shapes that were chosen last for this clip; all of them at first.
+const remembered = useLocalStorage<Record<string, string[]>>('billow-export-shapes', {})
+const chosen = computed({
+  get: () => remembered.value[editor.id] ?? shapes.value.map((s) => s.id),
+  set: (list) => (remembered.value = { ...remembered.value, [editor.id]: list })
+})
 const quick = ref(false)
 const parts = ref<ExportPart[]>([])
 let events: EventSource | null = null
 
 watch(open, (is) => {
   if (!is) return stop()
-  if (!chosen.value.length) chosen.value = editor.clip?.shapes.map((s) => s.id) ?? []
   events = new EventSource(`/api/clips/${editor.id}/exports/events`)
   events.onmessage = (e) => (parts.value = JSON.parse(e.data) as ExportPart[])
 })
@@ -29,6 +34,10 @@ function stop() {
 onBeforeUnmount(stop)
 
 const shapes = computed(() => editor.clip?.shapes ?? [])
+const sound = computed(() => {
+  const name = editor.clip?.props.find((p) => p.id === editor.tune?.prop)?.name
+  return name ? `with “${name}”` : 'without sound'
+})
 const wanted = computed(() => shapes.value.filter((s) => chosen.value.includes(s.id)).map((s) => s.id))
 const groups = computed(() => {
   const byId = new Map<string, ExportPart[]>()
@@ -69,7 +78,7 @@ function left(p: ExportPart) {
         <input v-model="quick" type="checkbox" /> Quick look
       </label>
       <span>{{
-        quick ? 'Made faster, to be watched, not posted' : 'MP4 with sound, and the poster frame as PNG'
+        quick ? `Made faster, ${sound}; to be watched, not posted` : `MP4 ${sound}, and the poster frame as PNG`
       }}</span>
       <BButton class="btn-act" :variant="null" :disabled="!wanted.length" data-test="start-export" @click="start">
         Export {{ wanted.length }} {{ wanted.length === 1 ? 'shape' : 'shapes' }}

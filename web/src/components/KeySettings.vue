@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useKeys } from '../composables/useKeys'
+import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
 import type { Ease, Key, KeyRef } from '../types'
 import { easings, properties, propertyName, timecode } from '../words'
@@ -10,6 +11,7 @@ import PropertyRow from './PropertyRow.vue'
 // The values at the playhead, with their keys, and the easing of what is
 // selected on the Beatline.
 const editor = useEditor()
+const desk = useDesk()
 const keys = useKeys()
 const usual = ['position', 'scale', 'rotation', 'opacity', 'lift', 'time']
 
@@ -58,7 +60,7 @@ const setEase = (ease: Ease) => editor.run({ type: 'setEase', keys: eased.value,
       </button>
     </h2>
     <PropertyRow v-for="p in shown" :key="p.name" :property="p" />
-    <details v-if="more.length">
+    <details v-if="more.length" :open="desk.more" @toggle="desk.more = ($event.target as HTMLDetailsElement).open">
       <summary>More properties</summary>
       <PropertyRow v-for="p in more" :key="p.name" :property="p" />
     </details>

@@ -71,14 +71,7 @@ function lie(to: string) {
   <div v-else>
     <div class="head">
       <TextField :value="layer.name" label="Name of the layer" :check="named" @change="set({ name: $event })" />
-      <IconButton
-        icon="copy"
-        title="Copy"
-        label="Copy the layer"
-        @click="
-          editor.run({ type: 'copyLayer', layer: layer.id, id: `${layer.id.slice(0, 40)}-${Date.now() % 100000}` })
-        "
-      />
+      <IconButton icon="copy" title="Copy" label="Copy the layer" @click="editor.copyLayer(layer.id)" />
       <IconButton
         icon="trash3"
         title="Delete"

@@ -3,26 +3,31 @@ import { api } from '../api'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import type { Command, Prop } from '../types'
+import { listed } from '../words'
 
 const busy = ref(0)
 
-// usePropIntake brings files in: pictures become layers, a tune goes under the
-// clip.
+// usePropIntake brings files in: one picture becomes a layer, one tune goes under
+// the clip; several files go to the shelf.
 export function usePropIntake() {
   const editor = useEditor()
   const notices = useNotices()
 
   async function take(files: File[]) {
+    const brought: Prop[] = []
     for (const file of files) {
       busy.value++
       try {
-        await use(await api.upload(file))
+        const prop = await api.upload(file)
+        brought.push(prop)
+        if (files.length === 1) await use(prop)
       } catch (e) {
         notices.fail(e)
       } finally {
         busy.value--
       }
     }
+    if (files.length > 1 && brought.length) notices.say(`On the shelf: ${listed(brought.map((p) => p.name))}`)
   }
 
   // use puts a prop to use in the open clip.

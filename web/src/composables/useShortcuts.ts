@@ -62,6 +62,9 @@ export function useShortcuts(player: ReturnType<typeof usePlayer>) {
     return t.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(t.tagName) || t.closest('.modal') !== null
   }
 
+  // What takes arrow keys for itself.
+  const turns = (t: HTMLElement) => t.closest('[role=slider], [role=separator], [role=menu], [role=listbox]') !== null
+
   function nudge(dx: number, dy: number) {
     const places = editor.chosen
       .filter((l) => !kindOf(editor.layers.get(l)?.kind)?.fills)
@@ -112,8 +115,7 @@ export function useShortcuts(player: ReturnType<typeof usePlayer>) {
 
   async function duplicate() {
     if (editor.keys.length) return keys.duplicate()
-    const id = `${editor.selected.slice(0, 40)}-${Date.now() % 100000}`
-    if (editor.selected && (await editor.run({ type: 'copyLayer', layer: editor.selected, id }))) editor.select(id)
+    if (editor.selected) await editor.copyLayer(editor.selected)
   }
 
   async function group() {
@@ -197,7 +199,7 @@ export function useShortcuts(player: ReturnType<typeof usePlayer>) {
     const onButton = (e.target as HTMLElement).closest('button, a, [role=slider], [role=button]') !== null
     const arrow = arrows[e.key]
     const step = e.shiftKey ? 10 : 1
-    if (arrow && !onButton) nudge(arrow[0] * step, arrow[1] * step)
+    if (arrow && !turns(e.target as HTMLElement)) nudge(arrow[0] * step, arrow[1] * step)
     else if (acts[named(e)] && !(onButton && (e.key === ' ' || e.key === 'Enter'))) acts[named(e)](e)
     else return
     e.preventDefault()

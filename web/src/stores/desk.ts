@@ -17,6 +17,7 @@ export const useDesk = defineStore('desk', () => {
   const zoom = ref(1) // of the Beatline
   const copied = shallowRef<CopiedKey[]>([])
   const copiedEase = shallowRef<Ease | null>(null)
+  const more = useLocalStorage('billow-more-properties', false)
   const finding = ref('')
   const helping = ref(false)
   return {
@@ -31,6 +32,7 @@ export const useDesk = defineStore('desk', () => {
     zoom,
     copied,
     copiedEase,
+    more,
     finding,
     helping
   }

@@ -393,6 +393,12 @@ export const useEditor = defineStore('editor', () => {
     if (done) select(draft.id)
   }
 
+  // copyLayer chooses the copy, which is what is worked on next.
+  async function copyLayer(layer: string) {
+    const id = `${layer.slice(0, 40)}-${Date.now() % 100000}`
+    if (await run({ type: 'copyLayer', layer, id })) select(id)
+  }
+
   // select chooses one layer; with more, it is added or taken away.
   function select(layerId: string, more = false) {
     if (more && layerId) {
@@ -481,6 +487,7 @@ export const useEditor = defineStore('editor', () => {
     choose,
     ask,
     addLayer,
+    copyLayer,
     select,
     selectAll,
     toggleOpen,
