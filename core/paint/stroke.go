@@ -120,7 +120,7 @@ func (p Path) Stroked(width, start, end, tolerance float64) Path {
 		return nil
 	}
 	st := stroker{r: width / 2}
-	for _, l := range p.flattened(tolerance) {
+	for _, l := range joined(p.flattened(tolerance)) {
 		closed := l.closed && start <= 0 && end >= 1
 		if start > 0 || end < 1 {
 			whole := l.length()
