@@ -2,6 +2,7 @@ package e2e
 
 import (
 	"math"
+	"strings"
 	"testing"
 
 	"billow/core/clip"
@@ -35,12 +36,19 @@ func (u *user) chord(hold, key input.Key) {
 // worded opens a clip with one headline, which is chosen, and tells where in the
 // window its middle is.
 func worded(t *testing.T) (*user, func() (x, y float64)) {
-	u := visit(t, "/")
-	u.emptyClip("Typed", "2s")
-	u.clickText("[role=tab]", "^Props$")
-	u.clickText(".kind", "Headline")
+	square, _ := clip.StandardShape("square")
+	c := clip.New("Typed", square, 30, 60)
+	l := clip.Draft(c, clip.KindWords, "", "", "")
+	l.Group = "scene"
+	c.Layers = append(c.Layers, l)
+	id := strings.ToLower(t.Name())[:min(40, len(t.Name()))]
+	if err := site.Store.CreateClip(t.Context(), id, c, "Made"); err != nil {
+		t.Fatal(err)
+	}
+	u := visit(t, "/clips/"+id)
+	u.ready()
+	u.clickText(".row-line .name", "^Headline$")
 	u.find("textarea[aria-label=Words]")
-	u.saved()
 	return u, func() (float64, float64) {
 		x, y, w, h := u.box("[data-outline]")
 		return x + w/2, y + h/2
