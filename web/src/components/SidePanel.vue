@@ -113,6 +113,10 @@ watch(
   margin-top: 0;
 }
 
+.body :deep(* + div > h2:first-child) {
+  margin-top: 0.9rem;
+}
+
 .body :deep(.pair) {
   display: grid;
   grid-template-columns: 1fr 1fr;
