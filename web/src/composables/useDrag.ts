@@ -6,9 +6,6 @@ export function drag(
   end: (moved: boolean, e: PointerEvent) => void
 ) {
   start.preventDefault()
-  // A field that is being typed in takes what it has, and shortcuts work again.
-  const typed = document.activeElement
-  if (typed instanceof HTMLElement && typed !== start.target) typed.blur()
   let moved = false
   let last: PointerEvent | null = null
   const onMove = (e: PointerEvent) => {
