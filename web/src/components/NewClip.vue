@@ -35,7 +35,6 @@ function read(from?: 'w' | 'h') {
   const pixels = (text: string) => String(Math.round(Number(text)) || 0)
   const sides = { w: pixels(form.w), h: pixels(form.h) }
   if (form.ratio.trim() && from) sides[from === 'w' ? 'h' : 'w'] = '0'
-  if (from && form.shape !== 'custom') sides[from] = pixels(form[from]) // any size of a standard shape
   const { ratio, rate, length, tempo } = form
   look(JSON.stringify({ ratio, ...sides, rate: String(rate), length, tempo: String(Number(tempo) || 120) }))
 }

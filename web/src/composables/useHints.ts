@@ -1,21 +1,21 @@
-import { ref, shallowRef } from 'vue'
+import { shallowRef } from 'vue'
 
 // useHints asks what something half typed means; an answer that comes after a
 // newer question is dropped.
 export function useHints<T>(ask: (text: string) => Promise<T>) {
   const hint = shallowRef<T | null>(null)
-  const asked = ref(0)
+  let asked = 0
 
   function look(text: string) {
-    const mine = ++asked.value
+    const mine = ++asked
     ask(text).then(
-      (answer) => mine === asked.value && (hint.value = answer),
-      () => mine === asked.value && (hint.value = null)
+      (answer) => mine === asked && (hint.value = answer),
+      () => mine === asked && (hint.value = null)
     )
   }
 
   function clear() {
-    asked.value++
+    asked++
     hint.value = null
   }
 
