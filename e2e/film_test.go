@@ -9,6 +9,7 @@ import (
 	"os"
 	"os/exec"
 	"path/filepath"
+	"strings"
 	"testing"
 
 	"github.com/go-rod/rod/lib/input"
@@ -77,7 +78,7 @@ func (u *user) move(kind string) {
 	u.t.Helper()
 	u.clickText("[role=tab]", "^Motion$")
 	before := u.eval("document.querySelectorAll('[data-move]').length")
-	u.clickText(".kind", "^"+kind+"$")
+	u.click("[data-move-kind=" + strings.ToLower(kind) + "]")
 	u.wait(kind+" is written", "document.querySelectorAll('[data-move]').length > "+before)
 	u.saved()
 }

@@ -42,7 +42,7 @@ func TestADragSaysAndDoesWhatItChanges(t *testing.T) {
 	u.goTo(40)
 	// The whole motion: the rest moves, the path keeps its shape.
 	u.clickText(".target-switch button", "Whole motion")
-	u.text(".target", "moves the whole motion")
+	u.text(".target", "moves it with its whole path")
 	before := u.stored().Layer("b").Tracks[clip.Position]
 	u.hold(input.ControlLeft, func() { u.dragUnits(0, 60, 70, 130) })
 	u.waitStored("the whole motion", func(c *clip.Clip) bool {
@@ -63,7 +63,7 @@ func TestADragSaysAndDoesWhatItChanges(t *testing.T) {
 	u.press(input.ArrowRight)
 	u.wantFrames("a nudge", "b", "10 40 70 90")
 	u.press('w')
-	u.text(".target", "moves the whole motion")
+	u.text(".target", "moves it with its whole path")
 	u.hold(input.ShiftLeft, func() { u.press(input.ArrowUp) })
 	u.waitStored("a nudge by ten", func(c *clip.Clip) bool { return near(c.Layer("b").Rest.Y, 60, 3) && u.frames("b") == "10 40 70 90" })
 }
@@ -178,7 +178,7 @@ func TestARestInOneShapeAloneIsMarkedAndUndone(t *testing.T) {
 	u.ready()
 	u.clickText(".row-line .name", "^Disc b$")
 	u.clickText(".target-switch button", "Whole motion")
-	u.click("[aria-label='Arrange Wide']")
+	u.click("[aria-label='Arrange Wide 16:9']")
 	x, y := u.at(0, 0)
 	u.must("pointing at the picture", u.page.Mouse.MoveTo(proto.NewPoint(x, y)))
 	u.text(".target", "in Wide alone")

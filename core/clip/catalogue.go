@@ -44,3 +44,8 @@ var FontNames = wording.List{
 
 // Fonts are their IDs.
 var Fonts = FontNames.IDs()
+
+// Bolder is the next bolder font of a font's family, or "".
+func Bolder(font string) string {
+	return map[string]string{"bricolage-500": "bricolage-800", "hanken-400": "hanken-700", "hanken-700": "hanken-900"}[font]
+}

@@ -1,6 +1,7 @@
 package clip
 
 import (
+	"fmt"
 	"slices"
 	"unicode/utf8"
 
@@ -8,7 +9,7 @@ import (
 )
 
 // Words are set text, with or without a plate behind it. In the text,
-// *asterisks* emphasise; {name}, {price}, {old}, {percent} and
+// *asterisks* emphasise, *² and so on give an accent of another number; {name}, {price}, {old}, {percent} and
 // the names of its own fields show the product.
 type Words struct {
 	Text          string        `json:"text"`
@@ -17,13 +18,25 @@ type Words struct {
 	Fill          colour.Colour `json:"fill"`
 	EmphasisFont  string        `json:"emphasisFont,omitempty"`
 	EmphasisFill  colour.Colour `json:"emphasisFill"`
-	Align         string        `json:"align"`         // left, centre or right
-	Width         float64       `json:"width"`         // units at which lines break, 0: never
-	LineSpacing   float64       `json:"lineSpacing"`   // percent of the font size
-	LetterSpacing float64       `json:"letterSpacing"` // percent of the font size
-	Outline       colour.Colour `json:"outline"`       // of the letters' outline; its width is a property
+	Accents       []Accent      `json:"accents,omitempty"` // *² … * has the first of them, *³ … * the second
+	Align         string        `json:"align"`             // left, centre or right
+	Width         float64       `json:"width"`             // units at which lines break, 0: never
+	LineSpacing   float64       `json:"lineSpacing"`       // percent of the font size
+	LetterSpacing float64       `json:"letterSpacing"`     // percent of the font size
+	Outline       colour.Colour `json:"outline"`           // of the letters' outline; its width is a property
 	Plate         *Plate        `json:"plate,omitempty"`
 }
+
+// Accent is how some of the letters differ from the others.
+type Accent struct {
+	Emphasis bool           `json:"emphasis,omitempty"` // as emphasised letters, but for what follows
+	Font     string         `json:"font,omitempty"`
+	Fill     *colour.Colour `json:"fill,omitempty"`
+	Size     float64        `json:"size,omitempty"` // percent of the words' size, 10 to 1000; 0 for as large
+}
+
+// MaxAccents is how many marks words have beside emphasis.
+const MaxAccents = 8
 
 // Plate is the shape behind words.
 type Plate struct {
@@ -35,7 +48,7 @@ type Plate struct {
 var wordsKind = &Kind{
 	ID: KindWords, Name: "Headline", Says: "Words of any size", Field: "words", Icon: "fonts", Offered: true, Goes: true, Block: true,
 	Properties: wordsProperties, Colours: wordsColour, Content: wordsOf, Own: ownWords, Check: checkWords,
-	Enums: map[string][]string{"Words.Font": Fonts, "Words.Align": {"left", "centre", "right"}, "Plate.Kind": {"pill", "card", "disc", "burst"}},
+	Enums: map[string][]string{"Words.Font": Fonts, "Accent.Font": Fonts, "Words.Align": {"left", "centre", "right"}, "Plate.Kind": {"pill", "card", "disc", "burst"}},
 	Draft: func(c *Clip, l *Layer, _ DraftOf) { *l = NewWords(l.ID, "Headline", KindWords, "One *bright* line") },
 }
 
@@ -46,6 +59,10 @@ func wordsOf(l *Layer) any { return held(l.Words) }
 func ownWords(l *Layer) {
 	l.Words = copied(l.Words)
 	l.Words.Plate = copied(l.Words.Plate)
+	l.Words.Accents = slices.Clone(l.Words.Accents)
+	for i := range l.Words.Accents {
+		l.Words.Accents[i].Fill = copied(l.Words.Accents[i].Fill)
+	}
 }
 
 // NewWords is a words layer (or a badge) with our headline settings.
@@ -92,6 +109,9 @@ func checkWords(c *Clip, field string, l *Layer) error {
 			return Fault(field+".font", "there is no font %q", f)
 		}
 	}
+	if err := checkAccents(field, w); err != nil {
+		return err
+	}
 	if !slices.Contains([]string{"left", "centre", "right"}, w.Align) {
 		return Fault(field+".align", "words stand left, centre or right, not %q", w.Align)
 	}
@@ -111,4 +131,22 @@ func checkWords(c *Clip, field string, l *Layer) error {
 		within(field+".lineSpacing", w.LineSpacing, 50, 300),
 		within(field+".letterSpacing", w.LetterSpacing, -20, 200),
 	)
+}
+
+func checkAccents(field string, w *Words) error {
+	if len(w.Accents) > MaxAccents {
+		return Fault(field+".accents", "a text has at most %d styles beside emphasis", MaxAccents)
+	}
+	for i, m := range w.Accents {
+		at := fmt.Sprintf("%s.accents[%d]", field, i)
+		if m.Font != "" && !slices.Contains(Fonts, m.Font) {
+			return Fault(at+".font", "there is no font %q", m.Font)
+		}
+		if m.Size != 0 {
+			if err := within(at+".size", m.Size, 10, 1000); err != nil {
+				return err
+			}
+		}
+	}
+	return nil
 }

@@ -33,18 +33,18 @@ func nothing(name string) wording.List {
 
 // Moves are all kinds of moves, in the order in which they are offered.
 var Moves = []MoveKind{
-	{ID: "gust", Name: "Gust", Icon: "wind", Says: "Flies in from an edge, turns upright, eases to a stop",
+	{ID: "gust", Name: "Gust", Icon: "wind", Says: "Flies in leaning and comes upright",
 		Sides: nothing("From nothing"), Turns: true, Strong: true, Drifts: true, Enters: true, Length: 16, Side: "right", Turn: 24},
-	{ID: "settle", Name: "Settle", Icon: "arrow-down-short", Says: "Drops, hops, rests",
+	{ID: "settle", Name: "Settle", Icon: "arrow-down-short", Says: "Drops in, hops, comes to rest",
 		Sides: motion.SideNames, Turns: true, Strong: true, Enters: true, Length: 12, Side: "above", Turn: 5},
 	{ID: "swell", Name: "Swell", Icon: "arrows-angle-expand", Says: "Pops past full size and back", Strong: true, Enters: true, Length: 15},
-	{ID: "flutter", Name: "Flutter", Icon: "flag", Says: "Sways from where it hangs and dies down", Turns: true, Strong: true, Length: 60, Turn: 14},
-	{ID: "waft", Name: "Waft", Icon: "cloud", Says: "Drifts slowly until it leaves",
+	{ID: "flutter", Name: "Flutter", Icon: "flag", Says: "Sways as it hangs, then calms", Turns: true, Strong: true, Length: 60, Turn: 14},
+	{ID: "waft", Name: "Waft", Icon: "cloud", Says: "Drifts slowly until it has left",
 		Sides: motion.SideNames, Turns: true, Strong: true, Side: "above", Turn: 3},
 	{ID: "unfurl", Name: "Unfurl", Icon: "layers", Says: "Is revealed along its own edge", Sides: motion.SideNames[:4], Enters: true, Length: 14, Side: "below"},
-	{ID: "bob", Name: "Bob", Icon: "chevron-double-up", Says: "Hops where it stands, to be noticed", Strong: true, Length: 10},
-	{ID: "lull", Name: "Lull", Icon: "pause", Says: "Stays exactly still", Length: 60},
-	{ID: "whisk", Name: "Whisk", Icon: "box-arrow-up-right", Says: "Leaves fast",
+	{ID: "bob", Name: "Bob", Icon: "chevron-double-up", Says: "Hops in place to be noticed", Strong: true, Length: 10},
+	{ID: "lull", Name: "Lull", Icon: "pause", Says: "Stays exactly still for this long", Length: 60},
+	{ID: "whisk", Name: "Whisk", Icon: "box-arrow-up-right", Says: "Leaves the frame fast, gathering speed",
 		Sides: nothing("To nothing"), Turns: true, Strong: true, Length: 12, Side: "left", Turn: -18},
 }
 

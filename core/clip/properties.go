@@ -16,6 +16,7 @@ const (
 	Opacity        = "opacity"        // percent, multiplied
 	Lift           = "lift"           // units, added
 	Skew           = "skew"           // degrees by which upright edges lean to the right
+	Mirror         = "mirror"         // percent: -100 is mirrored left to right, or upside down; between it turns over
 	Pivot          = "pivot"          // percent of the visible size from its centre; turning and scaling are about it
 	Depth          = "depth"          // units behind the picture plane, seen from 1000 units in front of it
 	Crop           = "crop"           // percent cut off on the left, above, on the right, below
@@ -54,6 +55,7 @@ var AllProperties = append([]Property{
 	{Name: Opacity, Dims: 1, Neutral: 100, Max: 100, Title: "Opacity", Unit: "%"},
 	{Name: Lift, Dims: 1, Min: -500, Max: 500, Title: "Lift"},
 	{Name: Skew, Dims: 1, Min: -80, Max: 80, Title: "Skew", Unit: "°"},
+	{Name: Mirror, Dims: 2, Neutral: 100, Min: -100, Max: 100, Title: "Mirror", Unit: "%", Parts: []string{"left to right", "upside down"}},
 	{Name: Pivot, Dims: 2, Min: -500, Max: 500, Title: "Pivot", Unit: "%", Parts: []string{"right", "down"}},
 	{Name: Depth, Dims: 1, Min: -900, Max: 9000, Title: "Depth"},
 	{Name: Crop, Dims: 4, Max: 100, Title: "Crop", Unit: "%", Parts: []string{"left", "above", "right", "below"}},

@@ -28,7 +28,7 @@ var plain = strings.Fields(`
 	Layers.Follow.Position Layers.Follow.Rotation Layers.Follow.Scale
 	Layers.Cutout.Outline Layers.Cutout.Fitted
 	Layers.Words.Text Layers.Words.Font Layers.Words.Fill Layers.Words.EmphasisFont Layers.Words.EmphasisFill Layers.Words.Align
-	Layers.Words.Width Layers.Words.LineSpacing Layers.Words.LetterSpacing Layers.Words.Outline Layers.Words.Plate
+	Layers.Words.Width Layers.Words.LineSpacing Layers.Words.LetterSpacing Layers.Words.Outline Layers.Words.Accents Layers.Words.Plate
 	Layers.Scene.Leave.Kind
 	Layers.Inside.Speed Layers.Inside.Reverse
 	Layers.Lineup.Slots Layers.Lineup.Hero

@@ -44,6 +44,7 @@ var kinds = map[string]func() command{
 	"reverseKeys": func() command { return &ReverseKeys{} },
 	"snapKeys":    func() command { return &SnapKeys{} },
 	"pasteKeys":   func() command { return &PasteKeys{} },
+	"pasteMotion": func() command { return &PasteMotion{} },
 	"holdUntil":   func() command { return &HoldUntil{} },
 	"holdCreep":   func() command { return &HoldCreep{} },
 	"setMove":     func() command { return &SetMove{} },

@@ -239,6 +239,25 @@ func order(c *clip.Clip) string {
 	return strings.Join(ids, " ")
 }
 
+func TestALayerGoesAStepToTheFrontOrTheBack(t *testing.T) {
+	c := sample()
+	if got := order(c); got != "backdrop scene mug-layer words" {
+		t.Fatalf("the stack begins as %s", got)
+	}
+	for _, s := range []struct{ steps, want string }{
+		{"-1", "backdrop scene words mug-layer"}, {"-5", "words backdrop scene mug-layer"}, {"1", "backdrop words scene mug-layer"},
+	} {
+		c = do(t, c, `{"type":"stackLayer","layer":"words","steps":`+s.steps+`}`)
+		if got := order(c); got != s.want {
+			t.Errorf("%s steps make the stack %s, want %s", s.steps, got, s.want)
+		}
+	}
+	// What lies over or beneath the scenes passes them all.
+	if got := order(do(t, c, `{"type":"stackLayer","layer":"words","steps":1}`)); got != "backdrop scene mug-layer words" {
+		t.Errorf("past the scenes it makes %s", got)
+	}
+}
+
 func TestStackingCopyingAndRemoving(t *testing.T) {
 	c := sample()
 	if got := order(do(t, c, `{"type":"stackLayer","layer":"words","to":0}`)); got != "words backdrop scene mug-layer" {

@@ -19,6 +19,20 @@ type monkey struct {
 	form  string   // of the newest command: its subject, place and type
 }
 
+// group is a group, where there is one.
+func (m *monkey) group() string {
+	var groups []string
+	for i := range m.c.Layers {
+		if m.c.Layers[i].Kind == clip.KindGroup {
+			groups = append(groups, m.c.Layers[i].ID)
+		}
+	}
+	if len(groups) == 0 {
+		return m.layer().ID
+	}
+	return m.pick(groups...)
+}
+
 func (m *monkey) layer() *clip.Layer { return &m.c.Layers[m.Intn(len(m.c.Layers))] }
 
 func (m *monkey) layers() []string {
@@ -206,7 +220,7 @@ func (m *monkey) ofStack(id string) []object {
 	return []object{
 		{"type": "groupLayers", "layers": m.layers(), "id": id, "name": "Group"},
 		{"type": "intoGroup", "layers": m.layers(), "group": m.layer().ID},
-		{"type": "ungroup", "layer": m.layer().ID},
+		{"type": "ungroup", "layer": m.group()},
 		{"type": "copyLayer", "layer": m.layer().ID, "id": id},
 		{"type": "stackLayer", "layer": m.layer().ID, "above": m.layer().ID},
 		{"type": "stackLayer", "layer": m.layer().ID, "to": m.Intn(20) - 5},
@@ -227,6 +241,8 @@ func (m *monkey) ofScenes(id string) []object {
 		{"type": "trimScene", "scene": scene.ID, "to": m.moment()},
 		{"type": "trimScene", "scene": scene.ID, "from": m.moment()},
 		{"type": "copyLayer", "layer": scene.ID, "id": id},
+		{"type": "pasteMotion", "from": m.layers()[0], "onto": m.layers()},
+		{"type": "pasteMotion", "from": m.layers()[0], "onto": m.layers(), "at": m.moment()},
 		{"type": "intoGroup", "layers": m.layers(), "group": scene.ID},
 		{"type": "intoGroup", "layers": m.layers(), "group": "", "beneath": m.Intn(2) == 0},
 	}

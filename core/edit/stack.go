@@ -128,12 +128,14 @@ func rename(l *clip.Layer, names map[string]string) {
 }
 
 // StackLayer moves a layer to a place in the stack: just in front of another
-// one (and into its group), or to a place counted from the back.
+// one (and into its group), some steps among those that lie where it lies, or to
+// a place counted from the back.
 type StackLayer struct {
 	Typed
 	Layer string `json:"layer"`
 	To    int    `json:"to,omitempty"`
 	Above string `json:"above,omitempty"`
+	Steps int    `json:"steps,omitempty"` // to the front; below 0 to the back; as far as it goes
 }
 
 func (s *StackLayer) apply(c *clip.Clip) error {
@@ -144,6 +146,9 @@ func (s *StackLayer) apply(c *clip.Clip) error {
 	moved := *l
 	if s.Above == s.Layer {
 		return nil
+	}
+	if s.Steps != 0 {
+		return s.step(c, moved)
 	}
 	var under *clip.Layer
 	if s.Above != "" {
@@ -165,5 +170,33 @@ func (s *StackLayer) apply(c *clip.Clip) error {
 		to = slices.IndexFunc(c.Layers, func(l clip.Layer) bool { return l.ID == s.Above }) + 1
 	}
 	c.Layers = slices.Insert(c.Layers, to, moved)
+	return nil
+}
+
+// step moves the layer among those that lie in the same group; scenes, which play
+// one after another, are passed.
+func (s *StackLayer) step(c *clip.Clip, moved clip.Layer) error {
+	var beside []string
+	at := 0
+	for i := range c.Layers {
+		l := &c.Layers[i]
+		if l.ID == moved.ID {
+			at = len(beside)
+		}
+		if l.Group == moved.Group && (!l.Is().Plays || moved.Is().Plays) {
+			beside = append(beside, l.ID)
+		}
+	}
+	to := min(max(at+s.Steps, 0), len(beside)-1)
+	if to == at {
+		return nil
+	}
+	by := beside[to]
+	c.Layers = slices.DeleteFunc(c.Layers, func(l clip.Layer) bool { return l.ID == moved.ID })
+	place := slices.IndexFunc(c.Layers, func(l clip.Layer) bool { return l.ID == by })
+	if to > at {
+		place++
+	}
+	c.Layers = slices.Insert(c.Layers, place, moved)
 	return nil
 }

@@ -2,6 +2,7 @@ package engine
 
 import (
 	"billow/core/clip"
+	"billow/core/layout"
 	"billow/core/moves"
 	"billow/core/timing"
 )
@@ -13,6 +14,9 @@ type Draft struct {
 	Name    string `json:"name,omitempty"`
 	Product string `json:"product,omitempty"`
 	Frame   int    `json:"frame"` // of the clip: it goes into the scene that plays then
+
+	Shape string      `json:"shape,omitempty"` // in which its middle is put at a point
+	At    *[2]float64 `json:"at,omitempty"`    // units from the frame's centre
 }
 
 // draft is a new layer of a kind, not yet added.
@@ -23,6 +27,13 @@ func draft(e *Engine, in Draft) (clip.Layer, error) {
 	l := clip.Draft(e.shown, in.Kind, in.Name, in.Prop, in.Product)
 	if k := l.Is(); !k.Plays {
 		l.Group = e.shown.SceneAt(in.Frame).ID
+	}
+	if in.At != nil && !l.Is().Fills {
+		s, err := e.shape(in.Shape)
+		if err != nil {
+			return clip.Layer{}, err
+		}
+		layout.PutAt(e.shown, &l, s, in.At[0], in.At[1])
 	}
 	return l, nil
 }
@@ -44,6 +55,31 @@ func draftMove(e *Engine, in DraftMove) (clip.Move, error) {
 		return clip.Move{}, clip.Fault("layer", "there is no layer %q", in.Layer)
 	}
 	return moves.Draft(e.kept, l, in.Kind, e.kept.ClockOf(l).Own(in.At)), nil
+}
+
+// DraftedMove is a move that a layer may get.
+type DraftedMove struct {
+	Layer string    `json:"layer"`
+	Move  clip.Move `json:"move"`
+}
+
+// Frames are frames of the clip, from the first to the last.
+type Frames struct {
+	From int `json:"from"`
+	To   int `json:"to"`
+}
+
+// moveFrames tells when a move would go on.
+func moveFrames(e *Engine, in DraftedMove) (Frames, error) {
+	if e.kept == nil {
+		return Frames{}, errClosed
+	}
+	l := e.kept.Layer(in.Layer)
+	if l == nil {
+		return Frames{}, clip.Fault("layer", "there is no layer %q", in.Layer)
+	}
+	from, to := moves.Span(e.kept, l, in.Move)
+	return Frames{from, to}, nil
 }
 
 // When is a moment of the clip and the frame on which it is.

@@ -41,6 +41,7 @@ func posterFrame(e *Engine, _ *struct{}) (int, error) {
 type Places struct {
 	W      float64              `json:"w"` // of the shape, units
 	H      float64              `json:"h"`
+	Safe   float64              `json:"safe"` // the share of each side that is the safe area
 	Places []frame.Place        `json:"places"`
 	Values map[string][]float64 `json:"values"`
 }
@@ -64,7 +65,16 @@ func (e *Engine) placesIn(s clip.Shape, f int, layer string, layers []string) Pl
 			}
 		}
 	}
-	return Places{w, h, st.Places(f, append([]string{}, layers...)), values}
+	return Places{w, h, layout.Safe, st.Places(f, append([]string{}, layers...)), values}
+}
+
+// told says in words what is to be seen on a frame.
+func told(e *Engine, in OnFrame) (string, error) {
+	s, err := e.shape(in.Shape)
+	if err != nil {
+		return "", err
+	}
+	return view.Picture(e.shown, e.arranged(s), s, in.Frame), nil
 }
 
 // InShape is a layer in a shape.
@@ -119,23 +129,27 @@ type Drag struct {
 	Reach  float64  `json:"reach"`
 }
 
-// Caught is how far dragged layers go, and the lines that they catch on.
+// Caught is how far dragged layers go, the lines that they catch on, and how far
+// they are then from what is beside them.
 type Caught struct {
 	DX     float64        `json:"dx"`
 	DY     float64        `json:"dy"`
 	Guides []layout.Guide `json:"guides"`
+	Gaps   []layout.Gap   `json:"gaps"`
 }
 
-// snap lets dragged layers catch on the frame's guides and on other layers. It
-// is asked about the clip as it is kept.
+// snap lets dragged layers catch on the frame's guides, on other layers and on
+// places at which gaps are equal. Without a reach they catch on nothing. It is
+// asked about the clip as it is kept.
 func snap(e *Engine, in Drag) (Caught, error) {
-	out := Caught{in.DX, in.DY, []layout.Guide{}}
+	out := Caught{in.DX, in.DY, []layout.Guide{}, []layout.Gap{}}
 	s, err := e.shape(in.Shape)
 	if err != nil {
 		return out, err
 	}
 	lines := layout.Guides(s)
 	var box *layout.Box
+	var others []layout.Box
 	for _, pl := range frame.Arrange(e.kept, s, e.lib).Places(in.Frame, nil) {
 		l := e.kept.Layer(pl.Layer)
 		b := pl.Box()
@@ -147,15 +161,94 @@ func snap(e *Engine, in Drag) (Caught, error) {
 			box = &b
 		case !l.Is().Fills && !l.Is().Holds && !slices.ContainsFunc(in.Layers, func(id string) bool { return e.kept.Within(l, id) }):
 			lines = append(lines, b.Lines(l.Name)...)
+			others = append(others, b)
 		}
 	}
 	if box == nil {
 		return out, nil
 	}
-	if dx, dy, on := layout.Snap(box.Moved(in.DX, in.DY), lines, in.Reach); on != nil {
-		out = Caught{in.DX + dx, in.DY + dy, on}
+	if in.Reach > 0 {
+		out.catch(*box, lines, others, in.Reach)
+	}
+	out.Gaps = append(out.Gaps, layout.Gaps(box.Moved(out.DX, out.DY), others, layout.Frame(s))...)
+	return out, nil
+}
+
+// catch lets a box catch on the nearest line on each axis, or where its gaps are
+// equal if that is nearer.
+func (c *Caught) catch(box layout.Box, lines []layout.Guide, others []layout.Box, reach float64) {
+	at := box.Moved(c.DX, c.DY)
+	dx, dy, on := layout.Snap(at, lines, reach)
+	even, found := layout.Even(at, others, reach)
+	by := [2]float64{dx, dy}
+	for i, axis := range []string{"x", "y"} {
+		caught := slices.ContainsFunc(on, func(g layout.Guide) bool { return g.Axis == axis })
+		if found[i] && (!caught || abs(even[i]) < abs(by[i])) {
+			by[i] = even[i]
+			on = slices.DeleteFunc(on, func(g layout.Guide) bool { return g.Axis == axis })
+		}
+	}
+	c.DX, c.DY, c.Guides = c.DX+by[0], c.DY+by[1], append(c.Guides, on...)
+}
+
+func abs(v float64) float64 { return max(v, -v) }
+
+// Lining is layers that are brought into line.
+type Lining struct {
+	Shape  string   `json:"shape"`
+	Frame  int      `json:"frame"`
+	Layers []string `json:"layers"`
+	How    string   `json:"how"` // one of layout.Alignments
+}
+
+// Shift is how far a layer goes, units right and down.
+type Shift struct {
+	Layer string  `json:"layer"`
+	DX    float64 `json:"dx"`
+	DY    float64 `json:"dy"`
+}
+
+// align tells how far layers go so that they stand in a line.
+func align(e *Engine, in Lining) ([]Shift, error) {
+	s, err := e.shape(in.Shape)
+	if err != nil {
+		return nil, err
+	}
+	if !slices.Contains(layout.Alignments, in.How) {
+		return nil, clip.Fault("how", "layers cannot be brought into line %q", in.How)
+	}
+	out := []Shift{}
+	var boxes []layout.Box
+	for _, pl := range e.arranged(s).Places(in.Frame, append([]string{}, in.Layers...)) {
+		out = append(out, Shift{Layer: pl.Layer})
+		boxes = append(boxes, pl.Box())
+	}
+	for i, by := range layout.Align(boxes, in.How, layout.Frame(s)) {
+		out[i].DX, out[i].DY = by[0], by[1]
 	}
 	return out, nil
+}
+
+// Area is a rectangle of a frame, between two of its corners, in units from the
+// frame's centre.
+type Area struct {
+	Shape string     `json:"shape"`
+	Frame int        `json:"frame"`
+	From  [2]float64 `json:"from"`
+	To    [2]float64 `json:"to"`
+}
+
+// touching lists the layers that a rectangle touches, from the back to the front:
+// those that pick would find somewhere in it.
+func touching(e *Engine, in Area) ([]string, error) {
+	s, err := e.shape(in.Shape)
+	if err != nil {
+		return nil, err
+	}
+	area := layout.Box{
+		X0: min(in.From[0], in.To[0]), Y0: min(in.From[1], in.To[1]), X1: max(in.From[0], in.To[0]), Y1: max(in.From[1], in.To[1]),
+	}
+	return e.arranged(s).Touching(in.Frame, area), nil
 }
 
 // keyHere is the key of a layer's property on a frame, or what one would be.

@@ -470,7 +470,7 @@ func TestPickGoesThroughTheStack(t *testing.T) {
 
 func TestEveryPropertyHasItsPlace(t *testing.T) {
 	names := map[int]string{
-		position: clip.Position, scale: clip.Scale, rotation: clip.Rotation, opacity: clip.Opacity, lift: clip.Lift, skew: clip.Skew,
+		position: clip.Position, scale: clip.Scale, rotation: clip.Rotation, opacity: clip.Opacity, lift: clip.Lift, skew: clip.Skew, mirror: clip.Mirror,
 		pivot: clip.Pivot, depth: clip.Depth, crop: clip.Crop, corner: clip.Corner, outline: clip.Outline,
 		drawStart: clip.DrawStart, drawEnd: clip.DrawEnd, letterSpacing: clip.LetterSpacing, reveal: clip.Revealed,
 		fillColour: clip.FillColour, emphasisColour: clip.EmphasisColour, plateColour: clip.PlateColour, outlineColour: clip.OutlineColour,

@@ -93,6 +93,22 @@ func (s *Stage) Pick(frame int, x, y float64) []string {
 	return out
 }
 
+// Touching lists the layers whose bounds a rectangle touches, units from the
+// frame's centre, from the back to the front; those that are never picked are not
+// among them.
+func (s *Stage) Touching(frame int, r layout.Box) []string {
+	out := []string{}
+	for _, a := range s.actors {
+		if a.kind.Fills || a.kind.Holds || a.layer.Locked || s.lockedAbove(a) {
+			continue
+		}
+		if pl, on := s.place(a, float64(frame)); on && pl.Opacity >= 0.02 && pl.touches(r) {
+			out = append(out, a.layer.ID)
+		}
+	}
+	return out
+}
+
 func (s *Stage) lockedAbove(a *actor) bool {
 	for g := a.parent; g != nil; g = g.parent {
 		if g.layer.Locked {
@@ -144,6 +160,38 @@ func (p Place) Box() layout.Box {
 		b = b.Union(layout.Box{X0: c[0], Y0: c[1], X1: c[0], Y1: c[1]})
 	}
 	return b
+}
+
+// touches tells whether the layer's bounds, turned as they are, and a rectangle
+// have a point in common. Two convex figures have none when a side of one of them
+// keeps the other out.
+func (p Place) touches(r layout.Box) bool {
+	q := [4][2]float64{{r.X0, r.Y0}, {r.X1, r.Y0}, {r.X1, r.Y1}, {r.X0, r.Y1}}
+	return !keepsOut(p.Corners, q) && !keepsOut(q, p.Corners)
+}
+
+// keepsOut tells whether all of q lies beyond one side of p.
+func keepsOut(p, q [4][2]float64) bool {
+	for i, a := range p {
+		b := p[(i+1)%4]
+		x, y := b[1]-a[1], a[0]-b[0] // across the side
+		reach := [2][2]float64{}
+		for j, f := range [2][4][2]float64{p, q} {
+			for k, c := range f {
+				d := x*(c[0]-a[0]) + y*(c[1]-a[1])
+				if k == 0 || d < reach[j][0] {
+					reach[j][0] = d
+				}
+				if k == 0 || d > reach[j][1] {
+					reach[j][1] = d
+				}
+			}
+		}
+		if reach[0][1] < reach[1][0] || reach[1][1] < reach[0][0] {
+			return true
+		}
+	}
+	return false
 }
 
 // Path is the way of a layer's centre through the frame.

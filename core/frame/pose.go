@@ -17,6 +17,7 @@ const (
 	opacity
 	lift
 	skew
+	mirror
 	pivot
 	depth
 	crop
@@ -161,7 +162,8 @@ func (a *actor) about(g gesture, at float64) paint.Affine {
 	if a.kind.Holds {
 		size = a.rest.Size / 1000
 	}
-	m := paint.Scale(g.sx*size, g.sy*size)
+	over := a.value(mirror, at)
+	m := paint.Scale(g.sx*size*over[0]/100, g.sy*size*over[1]/100)
 	if k := a.number(skew, at); k != 0 {
 		m = m.Then(paint.Affine{A: 1, C: -math.Tan(k * math.Pi / 180), D: 1})
 	}

@@ -14,6 +14,12 @@ func Extent(s clip.Shape) (w, h float64) {
 	return 1000 * float64(s.W) / short, 1000 * float64(s.H) / short
 }
 
+// Frame is the bounds of a shape, units from its centre.
+func Frame(s clip.Shape) Box {
+	w, h := Extent(s)
+	return Box{-w / 2, -h / 2, w / 2, h / 2}
+}
+
 // PinPoint is where a pin lies, in units from the frame's centre.
 func PinPoint(pin string, s clip.Shape) (x, y float64) {
 	w, h := Extent(s)
@@ -36,6 +42,15 @@ func pinSide(pin string) (x, y float64) {
 		y = 1
 	}
 	return x, y
+}
+
+// PutAt lets a layer that has one rest for all shapes stand at a point of one of
+// them, in units from the frame's centre.
+func PutAt(c *clip.Clip, l *clip.Layer, s clip.Shape, x, y float64) {
+	l.Rest.X, l.Rest.Y = 1, 1
+	there := RestIn(c, l, s)
+	px, py := PinPoint(l.Rest.Pin, s)
+	l.Rest.X, l.Rest.Y = (x-px)/there.X, (y-py)/there.Y
 }
 
 // RestIn is where a layer stands in a shape: its own rest there, or one derived

@@ -13,9 +13,9 @@ type Guide struct {
 	To   string  `json:"to"`   // what it is, in words
 }
 
-// safe is the share of each side that lies within the safe area (EBU R 95:
+// Safe is the share of each side that lies within the safe area (EBU R 95:
 // graphics stay 5 percent away from each edge).
-const safe = 0.9
+const Safe = 0.9
 
 // Guides are the lines of a frame: its centre, edges, thirds and safe area.
 func Guides(s clip.Shape) []Guide {
@@ -31,7 +31,7 @@ func Guides(s clip.Shape) []Guide {
 			out = append(out,
 				Guide{axis, sign * side / 2, "the " + names[i] + " edge"},
 				Guide{axis, sign * side / 6, "a third"},
-				Guide{axis, sign * side * safe / 2, "the safe area"})
+				Guide{axis, sign * side * Safe / 2, "the safe area"})
 		}
 	}
 	return out

@@ -20,3 +20,13 @@ func (l List) IDs() []string {
 	}
 	return out
 }
+
+// NameOf is what people call an entry; an ID that is none is its own name.
+func (l List) NameOf(id string) string {
+	for _, e := range l {
+		if e.ID == id {
+			return e.Name
+		}
+	}
+	return id
+}

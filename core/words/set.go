@@ -1,9 +1,9 @@
 package words
 
 import (
+	"math"
 	"slices"
 	"sort"
-	"strings"
 
 	"billow/core/clip"
 	"billow/core/colour"
@@ -68,42 +68,45 @@ func Missing(fonts *Fonts, w *clip.Words, product *clip.Product) []rune {
 	return slices.Compact(s.missing)
 }
 
-// filled parses the markup before it fills in the product, so that a product's
-// own asterisks stay what they are.
-func filled(text string, p *clip.Product) []Span {
-	spans := Markup(text)
+// filled reads the text before it fills in the product, so that a product's own
+// asterisks stay what they are.
+func filled(text string, p *clip.Product) []Letter {
+	letters := Letters(text)
 	if p == nil {
-		return spans
+		return letters
 	}
 	o, err := offer.New(p.Price, p.OldPrice, p.Currency)
 	if err != nil {
-		return spans
+		return letters
 	}
-	for i := range spans {
-		spans[i].Text = o.Text(spans[i].Text, p.Name, p.Fields)
+	for i := range letters {
+		letters[i].Text = o.Text(letters[i].Text, p.Name, p.Fields)
 	}
-	return spans
+	return letters
 }
 
 type setter struct {
 	fonts   *Fonts
 	words   *clip.Words
 	text    []rune
-	styles  []Span // of each rune, without its text
+	styles  []Style // of each rune
+	letters []int   // the letter that each rune belongs to
 	missing []rune
 	begins  []int // the rune with which each glyph of the block begins
 	shaper  shaping.HarfbuzzShaper
 }
 
-// gather joins the spans and notes letters that no font has.
-func (s *setter) gather(spans []Span) {
-	for _, sp := range spans {
-		text := strings.ReplaceAll(sp.Text, "\r", "")
-		sp.Text = ""
-		want := s.face(sp.Emphasis)
-		for _, r := range text {
+// gather joins the letters and notes those that no font has.
+func (s *setter) gather(letters []Letter) {
+	for i, l := range letters {
+		want := s.face(l.Accent)
+		for _, r := range l.Text {
+			if r == '\r' {
+				continue
+			}
 			s.text = append(s.text, r)
-			s.styles = append(s.styles, sp)
+			s.styles = append(s.styles, l.Style)
+			s.letters = append(s.letters, i)
 			face := fallback{s.fonts, want}.ResolveFace(r)
 			if _, ok := face.NominalGlyph(r); !ok && r != '\n' {
 				s.missing = append(s.missing, r)
@@ -112,22 +115,11 @@ func (s *setter) gather(spans []Span) {
 	}
 }
 
-func (s *setter) face(emphasis bool) *font.Face {
-	name := s.words.Font
-	if emphasis && s.words.EmphasisFont != "" {
-		name = s.words.EmphasisFont
-	}
-	if f := s.fonts.faces[name]; f != nil {
+func (s *setter) face(accent int) *font.Face {
+	if f := s.fonts.faces[FontOf(s.words, accent)]; f != nil {
 		return f
 	}
 	return s.fonts.faces[s.fonts.order[0]]
-}
-
-func (s *setter) fill(emphasis bool) colour.Colour {
-	if emphasis {
-		return s.words.EmphasisFill
-	}
-	return s.words.Fill
 }
 
 // lines shapes each paragraph and breaks it. The text of a line's runs counts
@@ -162,9 +154,10 @@ func (s *setter) paragraph(from, to int, width float64) []shaping.Line {
 			b++
 		}
 		in := shaping.Input{
-			Text: text, RunStart: a, RunEnd: b, Direction: direction, Size: fixed.I(em), Language: lang,
+			Text: text, RunStart: a, RunEnd: b, Direction: direction, Language: lang,
+			Size: fixed.Int26_6(math.Round(em * 64 * SizeOf(s.words, s.styles[from+a].Accent))),
 		}
-		for _, part := range seg.Split(in, fallback{s.fonts, s.face(s.styles[from+a].Emphasis)}) {
+		for _, part := range seg.Split(in, fallback{s.fonts, s.face(s.styles[from+a].Accent)}) {
 			runs = append(runs, s.shaper.Shape(part))
 		}
 		a = b
@@ -190,21 +183,48 @@ func (s *setter) paragraph(from, to int, width float64) []shaping.Line {
 func (s *setter) layout(b *Block, size, width float64) {
 	lines, starts := s.lines(width / size * em)
 	k := size / em
-	widths := make([]float64, len(lines))
-	widest := 0.0
-	for i, line := range lines {
-		for _, run := range line {
-			widths[i] += units(run.Advance)
-		}
-		widest = max(widest, widths[i])
-	}
-	pitch := em * s.words.LineSpacing / 100
-	height := pitch*float64(len(lines)-1) + em
-	caps := float64(s.face(false).LineMetric(font.CapHeight)) / float64(s.face(false).Upem()) * em
+	places, widest, height := s.places(lines, starts, k)
 	b.Lines = len(lines)
 	var of []int
 	of, b.Words = wordsIn(s.text)
 	for i, line := range lines {
+		s.line(b, line, places[i], of)
+	}
+	b.Clusters = numbered(b.Glyphs, s.begins, len(s.text))
+	b.W, b.H = widest*k, height*k
+	if p := s.words.Plate; p != nil {
+		s.plate(b, p, size, (height-em+s.caps())*k)
+	}
+}
+
+// caps is the height of capitals, em units.
+func (s *setter) caps() float64 {
+	face := s.face(0)
+	return float64(face.LineMetric(font.CapHeight)) / float64(face.Upem()) * em
+}
+
+// places tells where lines are set, and how wide the widest and how high all are,
+// em units. A line is as high as its largest letters want it.
+func (s *setter) places(lines []shaping.Line, starts []int, k float64) (places []place, widest, height float64) {
+	places = make([]place, len(lines))
+	widths := make([]float64, len(lines))
+	high := make([]float64, len(lines)) // as shares of the words' size
+	for i, line := range lines {
+		for _, run := range line {
+			widths[i] += units(run.Advance)
+			high[i] = max(high[i], units(run.Size)/em)
+		}
+		if high[i] == 0 {
+			high[i] = 1
+		}
+		widest = max(widest, widths[i])
+	}
+	pitch, caps := em*s.words.LineSpacing/100, s.caps()
+	middle := em * high[0] / 2
+	for i := range lines {
+		if i > 0 {
+			middle += pitch * (high[i-1] + high[i]) / 2
+		}
 		x := -widest / 2
 		switch s.words.Align {
 		case "centre":
@@ -212,28 +232,33 @@ func (s *setter) layout(b *Block, size, width float64) {
 		case "right":
 			x = widest/2 - widths[i]
 		}
-		y := -height/2 + em/2 + pitch*float64(i) + caps/2
-		s.line(b, line, place{i, starts[i], x, y, k}, of)
+		places[i] = place{i, starts[i], x, middle + caps*high[i]/2, k, high[i]}
 	}
-	b.Clusters = numbered(b.Glyphs, s.begins, len(s.text))
-	b.W, b.H = widest*k, height*k
-	if p := s.words.Plate; p != nil {
-		s.plate(b, p, size, (height-em+caps)*k)
+	height = middle + em*high[len(lines)-1]/2
+	for i := range places {
+		places[i].y -= height / 2
 	}
+	return places, widest, height
 }
 
 func units(v fixed.Int26_6) float64 { return float64(v) / 64 }
 
 // place is where a line is set: its number, its paragraph's first rune, and where
-// its baseline begins, em units; k of them are a unit.
+// its baseline begins, em units; k of them are a unit. high is how large its
+// largest letters are, as a share of the words' size.
 type place struct {
-	line, start int
-	x, y, k     float64
+	line, start   int
+	x, y, k, high float64
+}
+
+// inOrder brings the runs of a line into the order in which they are seen.
+func inOrder(line shaping.Line) {
+	sort.SliceStable(line, func(i, j int) bool { return line[i].VisualIndex < line[j].VisualIndex })
 }
 
 // line adds the outlines of a line. of is the word of each rune.
 func (s *setter) line(b *Block, line shaping.Line, at place, of []int) {
-	sort.SliceStable(line, func(i, j int) bool { return line[i].VisualIndex < line[j].VisualIndex })
+	inOrder(line)
 	x, y, k := at.x, at.y, at.k
 	for _, run := range line {
 		if len(run.Glyphs) == 0 {
@@ -242,7 +267,7 @@ func (s *setter) line(b *Block, line shaping.Line, at place, of []int) {
 		begin := x
 		style := s.styles[at.start+run.Runes.Offset]
 		var path paint.Path
-		scale := em / float64(run.Face.Upem())
+		scale := units(run.Size) / float64(run.Face.Upem())
 		for _, g := range run.Glyphs {
 			m := paint.Affine{A: scale, D: -scale, E: x + units(g.XOffset), F: y - units(g.YOffset)}
 			from := len(path)
@@ -254,10 +279,11 @@ func (s *setter) line(b *Block, line shaping.Line, at place, of []int) {
 			})
 			x += units(g.Advance)
 		}
-		fill := s.fill(style.Emphasis)
+		fill := fillOf(s.words, style.Accent)
 		b.Shapes = append(b.Shapes, Shape{path.Transformed(paint.Scale(k, k)), fill, true})
 		if style.Struck {
-			bar := paint.RoundRect(x-begin, em*0.07, em*0.035).Transformed(paint.Translate((begin+x)/2, y-em*0.3))
+			e := units(run.Size)
+			bar := paint.RoundRect(x-begin, e*0.07, e*0.035).Transformed(paint.Translate((begin+x)/2, y-e*0.3))
 			b.Shapes = append(b.Shapes, Shape{bar.Transformed(paint.Scale(k, k)), fill, false})
 		}
 	}
@@ -343,3 +369,6 @@ func (b *Block) Raster(perUnit float64, pen Pen, ink colour.Colour) (bitmap *pai
 	}
 	return bitmap, x0, y0
 }
+
+// Said is what words say, with the product filled in and without markup.
+func Said(w *clip.Words, product *clip.Product) string { return Plain(filled(w.Text, product)) }

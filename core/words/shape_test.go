@@ -154,7 +154,7 @@ func TestOtherScriptsAreShapedAsHarfBuzzShapesThem(t *testing.T) {
 
 func glyphsOf(fonts *Fonts, text string) []shaped {
 	s := &setter{fonts: fonts, words: &clip.Words{Text: text, Font: "font"}}
-	s.gather([]Span{{Text: text}})
+	s.gather([]Letter{{Text: text}})
 	var out []shaped
 	for _, run := range s.paragraph(0, len(s.text), 0)[0] {
 		for _, g := range run.Glyphs {

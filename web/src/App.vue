@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import SignIn from './components/SignIn.vue'
+import SignIn from './editor/SignIn.vue'
+import { useFound } from './parts/useFound'
 import { useDoor } from './stores/door'
 import { useNotices } from './stores/notices'
 
 const notices = useNotices()
+useFound()
 const door = useDoor()
 door.look().catch(() => undefined) // whatever is asked next says what is wrong
 </script>

@@ -1,6 +1,6 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
-import type { Clip, Ease, Key, Layer, Light, Lineup, Mark, Moment, Move, Product, Prop, Range, Rest, Scene, Shape } from './document'
+import type { Accent, Clip, Ease, Key, Layer, Light, Lineup, Mark, Moment, Move, Product, Prop, Range, Rest, Scene, Shape, Words } from './document'
 
 export interface Advanced {
   same: boolean
@@ -18,6 +18,13 @@ export interface Applied {
   settled?: string[]
   undo?: Change[]
   keys?: KeyRef[]
+}
+
+export interface Area {
+  shape: string
+  frame: number
+  from: [number, number]
+  to: [number, number]
 }
 
 export interface Bead {
@@ -40,10 +47,18 @@ export interface Beat {
   down: boolean
 }
 
+export interface Caret {
+  line: number
+  head: [number, number]
+  foot: [number, number]
+  to: Edge
+}
+
 export interface Caught {
   dx: number
   dy: number
   guides: Guide[]
+  gaps: Gap[]
 }
 
 export interface Change {
@@ -83,12 +98,19 @@ export interface Draft {
   name?: string
   product?: string
   frame: number
+  shape?: string
+  at?: [number, number] | null
 }
 
 export interface DraftMove {
   kind: string
   layer: string
   at: Moment
+}
+
+export interface DraftedMove {
+  layer: string
+  move: Move
 }
 
 export interface Drag {
@@ -111,6 +133,24 @@ export interface Drawing {
   w: number
   h: number
   frame: number
+}
+
+export interface Edge {
+  head: [number, number]
+  foot: [number, number]
+}
+
+export interface Frames {
+  from: number
+  to: number
+}
+
+export interface Gap {
+  x0: number
+  y0: number
+  x1: number
+  y1: number
+  equal: boolean
 }
 
 export interface Guide {
@@ -138,9 +178,31 @@ export interface KeyRef {
   frame: number
 }
 
+export interface Letters {
+  letters: string[]
+  look: Look
+  word: [number, number]
+}
+
 export interface Level {
   frame: number
   peak: number
+}
+
+export interface Lining {
+  shape: string
+  frame: number
+  layers: string[]
+  how: string
+}
+
+export interface Look {
+  emphasis: boolean
+  struck: boolean
+  bold: boolean
+  bolder: boolean
+  fill: string
+  size: number
 }
 
 export interface Looking {
@@ -167,6 +229,12 @@ export interface News {
   rows: Sent[]
   drop: string[]
   undo: string
+}
+
+export interface OnFrame {
+  shape: string
+  layer?: string
+  frame: number
 }
 
 export interface PastEnd {
@@ -225,6 +293,7 @@ export interface Place {
 export interface Places {
   w: number
   h: number
+  safe: number
   places: Place[]
   values: Record<string, number[]>
 }
@@ -269,11 +338,30 @@ export interface Sent {
   command: Command
 }
 
+export interface Shift {
+  layer: string
+  dx: number
+  dy: number
+}
+
 export interface Span {
   id: string
   kind: string
   from: number
   to: number
+}
+
+export interface Stretch {
+  words: Words
+  from: number
+  to: number
+}
+
+export interface Styling {
+  words: Words
+  from: number
+  to: number
+  change: WordsChange
 }
 
 export interface Track {
@@ -358,6 +446,30 @@ export interface Wish {
   keys?: KeyRef[]
 }
 
+export interface WordsChange {
+  emphasis?: boolean | null
+  struck?: boolean | null
+  bold?: boolean | null
+  fill?: string | null
+  size?: number | null
+}
+
+export interface Writing {
+  words: Words
+  from: number
+  to: number
+  with: string
+}
+
+export interface Written {
+  letters: string[]
+  look: Look
+  word: [number, number]
+  text: string
+  accents: Accent[]
+  caret: number
+}
+
 // Changed is any part of something; null takes away what can be absent.
 export type Changed<T> = T extends unknown[] ? T : T extends object ? { [K in keyof T]?: Changed<T[K]> | null } : T
 
@@ -382,6 +494,7 @@ export type Command =
   | { type: 'movePivot'; layer: string; shape: string; to: [number, number]; move: [number, number] }
   | { type: 'moveScene'; scene: string; to: number }
   | { type: 'pasteKeys'; layer: string; at: number; keys: CopiedKey[] }
+  | { type: 'pasteMotion'; from: string; onto: string[]; at?: Moment | null }
   | { type: 'removeKeys'; keys: KeyRef[] }
   | { type: 'removeLayer'; layer: string }
   | { type: 'removeMove'; layer: string; id: string }
@@ -402,7 +515,7 @@ export type Command =
   | { type: 'shiftLayer'; layer: string; by: number; part: string }
   | { type: 'snapKeys'; keys: KeyRef[]; to: string }
   | { type: 'splitScene'; at: Moment; id: string; name?: string }
-  | { type: 'stackLayer'; layer: string; to?: number; above?: string }
+  | { type: 'stackLayer'; layer: string; to?: number; above?: string; steps?: number }
   | { type: 'stagger'; layers: string[]; by?: number; beats?: number; order?: string; ease: Ease }
   | { type: 'stretchKeys'; keys: KeyRef[]; anchor: number; factor: number }
   | { type: 'swapPicture'; layer: string; prop: string }
@@ -413,7 +526,9 @@ export type Command =
 // Methods are what the engine is asked and what it answers.
 export interface Methods {
   advance: { in: News; out: Advanced }
+  align: { in: Lining; out: Shift[] }
   apply: { in: Wish; out: Applied }
+  carets: { in: OnFrame; out: Caret[] }
   choices: { in: string; out: Choices }
   draft: { in: Draft; out: Layer }
   draftMove: { in: DraftMove; out: Move }
@@ -421,9 +536,11 @@ export interface Methods {
   follow: { in: Wish; out: boolean }
   ghosts: { in: Haunting; out: Uint8Array }
   keyHere: { in: KeyRef; out: Key }
+  letters: { in: Stretch; out: Letters }
   loopGap: { in: InShape; out: LoopGap }
   mix: { in: null; out: Uint8Array }
   moment: { in: string; out: When }
+  moveFrames: { in: DraftedMove; out: Frames }
   open: { in: Clip; out: boolean }
   pastEnd: { in: number; out: PastEnd }
   path: { in: InShape; out: Path }
@@ -440,7 +557,11 @@ export interface Methods {
   solo: { in: string[]; out: boolean }
   sound: { in: string; out: boolean }
   stays: { in: Command; out: string }
+  style: { in: Styling; out: Written }
   time: { in: string; out: number }
+  told: { in: OnFrame; out: string }
+  touching: { in: Area; out: string[] }
   view: { in: Looking; out: View }
   whole: { in: Whole; out: Advanced }
+  write: { in: Writing; out: Written }
 }

@@ -1,5 +1,12 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
+export interface Accent {
+  emphasis?: boolean
+  font?: 'bricolage-800' | 'bricolage-500' | 'hanken-400' | 'hanken-700' | 'hanken-900' | 'fraunces-600' | 'fraunces-600-italic' | 'caveat-700' | 'rubik-600'
+  fill?: string | null
+  size?: number
+}
+
 export interface Backdrop {
   stops: Stop[]
   angle: number
@@ -327,6 +334,7 @@ export interface Words {
   fill: string
   emphasisFont?: string
   emphasisFill: string
+  accents?: Accent[]
   align: 'left' | 'centre' | 'right'
   width: number
   lineSpacing: number

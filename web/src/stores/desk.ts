@@ -10,12 +10,15 @@ export const useDesk = defineStore('desk', () => {
   const ghosts = useLocalStorage('billow-ghosts', false)
   const guides = useLocalStorage('billow-guides', true)
   const speed = useLocalStorage('billow-speed', false)
+  const safe = useLocalStorage('billow-safe', false) // the safe area is shown
   const clicks = useLocalStorage('billow-clicks', false) // beats are heard while playing
   // Where the dividers stand, as shares of the window, for each arrangement.
   const dividers = useLocalStorage<Record<string, number>>('billow-dividers', {})
+  const panel = ref<'props' | 'layer' | 'motion' | 'clip'>('props') // which settings are seen
   const alone = ref(false) // the picture has the window for itself
   const zoom = ref(1) // of the Beatline
   const copied = shallowRef<CopiedKey[]>([])
+  const motionOf = ref('') // the layer whose motion was copied last, if keys were not
   const copiedEase = shallowRef<Ease | null>(null)
   const more = useLocalStorage('billow-more-properties', false)
   const finding = ref('')
@@ -26,11 +29,14 @@ export const useDesk = defineStore('desk', () => {
     ghosts,
     guides,
     speed,
+    safe,
     clicks,
     dividers,
+    panel,
     alone,
     zoom,
     copied,
+    motionOf,
     copiedEase,
     more,
     finding,

@@ -32,7 +32,7 @@ export const useEditor = defineStore('editor', () => {
   const id = ref('')
   const clip = shallowRef<Clip | null>(null)
   const view = shallowRef<View>(emptyView)
-  const places = shallowRef<Places>({ w: 1000, h: 1000, places: [], values: {} })
+  const places = shallowRef<Places>({ w: 1000, h: 1000, safe: 0.9, places: [], values: {} })
   const shape = ref('')
   const frame = ref(0)
   const selected = ref('') // the layer whose settings are shown
@@ -391,6 +391,7 @@ export const useEditor = defineStore('editor', () => {
     const add: Command = { type: 'addLayer', layer: draft, at }
     const done = await run(first.length ? { type: 'batch', commands: [...first, add] } : add)
     if (done) select(draft.id)
+    return done ? draft.id : ''
   }
 
   // copyLayer chooses the copy, which is what is worked on next.

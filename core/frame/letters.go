@@ -1,0 +1,46 @@
+package frame
+
+import (
+	"billow/core/words"
+)
+
+// Caret is a place between two letters: a line from its head to its foot, and the
+// same line where the letter behind it ends. Units from the frame's centre.
+type Caret struct {
+	Line int        `json:"line"`
+	Head [2]float64 `json:"head"`
+	Foot [2]float64 `json:"foot"`
+	To   Edge       `json:"to"`
+}
+
+// Edge is a line from its head to its foot.
+type Edge struct {
+	Head [2]float64 `json:"head"`
+	Foot [2]float64 `json:"foot"`
+}
+
+// Carets are the places between the letters of a layer's words on a frame, one
+// more than there are letters; none when it has no words or is not on.
+func (s *Stage) Carets(layer string, frame int) []Caret {
+	out := []Caret{}
+	a := s.byID[layer]
+	if a == nil || a.layer.Words == nil {
+		return out
+	}
+	env, shown := s.surroundings(a, float64(frame))
+	if !shown || !a.on(env.frame) {
+		return out
+	}
+	m := s.pose(a, env).M
+	at := func(x, y float64) [2]float64 {
+		x, y = m.Apply(x, y)
+		return [2]float64{x, y}
+	}
+	k, _ := s.lookAt(a, env.frame)
+	w := k.worded(a.layer.Words)
+	size := a.rest.Size
+	for _, c := range words.Carets(s.lib.Fonts, w, s.clip.ProductOf(a.layer), size, w.Width*size/a.layer.Rest.Size) {
+		out = append(out, Caret{c.Line, at(c.X, c.Top), at(c.X, c.Foot), Edge{at(c.To, c.Top), at(c.To, c.Foot)}})
+	}
+	return out
+}

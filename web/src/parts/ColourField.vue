@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import { useStretch } from './useStretch'
+import { coloured } from './fields'
+import TextField from './TextField.vue'
+
+defineProps<{ label: string; value: string; bare?: boolean }>()
+const emit = defineEmits<{ change: [value: string] }>()
+const stretch = useStretch(() => false)
+
+// The browser's own chooser is one stretch, as typing is.
+const choose = (event: Event) => stretch.write(() => emit('change', (event.target as HTMLInputElement).value))
+</script>
+
+<template>
+  <div class="colour">
+    <span :class="{ 'visually-hidden': bare }">{{ label }}</span>
+    <span class="both">
+      <input
+        type="color"
+        :value="value.slice(0, 7)"
+        :aria-label="label"
+        @focus="stretch.begin"
+        @input="choose"
+        @change="stretch.settle"
+      />
+      <TextField
+        :value="value"
+        :label="`${label}, as #rrggbb`"
+        :check="coloured"
+        @change="emit('change', `#${$event.trim().replace('#', '')}`)"
+      />
+    </span>
+  </div>
+</template>
+
+<style scoped>
+.colour {
+  display: grid;
+  gap: 0.05rem;
+  font-size: 0.78rem;
+}
+
+.both {
+  display: flex;
+  gap: 0.3rem;
+}
+
+input[type='color'] {
+  flex: none;
+  width: 30px;
+  height: 26px;
+  padding: 1px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: #fff;
+}
+</style>

@@ -1,0 +1,51 @@
+import { useEditor } from '../stores/editor'
+import { useWriting } from '../stores/writing'
+import type { Layer, Prop } from '../types'
+import { kindOf } from '../words'
+import { usePropIntake, type Spot } from './usePropIntake'
+
+const type = 'application/x-billow'
+
+// What is carried from the shelf to the picture: a prop, or a kind of layers.
+type Carried = { prop: Prop } | { kind: Layer['kind'] }
+
+// useCarry puts things on the Tabletop: pressed on the shelf, or carried to a place
+// of the picture and let go there.
+export function useCarry() {
+  const editor = useEditor()
+  const writing = useWriting()
+  const intake = usePropIntake()
+
+  // add makes a new layer; words are written at once.
+  async function add(kind: Layer['kind'], at?: Spot) {
+    const written = kindOf(kind)?.field === 'words'
+    if (written) writing.soon()
+    try {
+      const id = await editor.addLayer(kind, { product: editor.clip?.products[0]?.id ?? '', ...at })
+      const layer = editor.layers.get(id)
+      if (written && layer) await writing.begin(layer)
+    } finally {
+      if (written) writing.opening = false
+    }
+  }
+
+  const carry = (e: DragEvent, what: Carried) => {
+    e.dataTransfer?.setData(type, JSON.stringify(what))
+    if (e.dataTransfer) e.dataTransfer.effectAllowed = 'copy'
+  }
+
+  const takes = (e: DragEvent) => e.dataTransfer?.types.some((t) => t === type || t === 'Files') ?? false
+
+  // put lets go what was carried, or files from elsewhere, on a spot.
+  async function put(e: DragEvent, at: Spot) {
+    const files = [...(e.dataTransfer?.files ?? [])]
+    const said = e.dataTransfer?.getData(type)
+    if (files.length) return intake.take(files, at)
+    if (!said) return
+    const what = JSON.parse(said) as Carried
+    if ('prop' in what) await intake.use(what.prop, at)
+    else await add(what.kind, at)
+  }
+
+  return { add, carry, takes, put }
+}

@@ -1,0 +1,63 @@
+import { ref } from 'vue'
+import { api } from '../api'
+import { useEditor } from '../stores/editor'
+import { useNotices } from '../stores/notices'
+import type { Command, Draft, Prop } from '../types'
+import { listed } from '../words'
+
+// A point of a shape, in units from the frame's centre.
+export type Spot = Pick<Draft, 'shape' | 'at'>
+
+const busy = ref(0)
+
+// usePropIntake brings files in: one picture becomes a layer, one tune goes under
+// the clip; several files go to the shelf.
+export function usePropIntake() {
+  const editor = useEditor()
+  const notices = useNotices()
+
+  async function take(files: File[], at?: Spot) {
+    const brought: Prop[] = []
+    for (const file of files) {
+      busy.value++
+      try {
+        const prop = await api.upload(file)
+        brought.push(prop)
+        if (files.length === 1) await use(prop, at)
+      } catch (e) {
+        notices.fail(e)
+      } finally {
+        busy.value--
+      }
+    }
+    if (files.length > 1 && brought.length) notices.say(`On the shelf: ${listed(brought.map((p) => p.name))}`)
+  }
+
+  // use puts a prop to use in the open clip; a picture where it was let go.
+  async function use(prop: Prop, at?: Spot) {
+    const known = editor.clip?.props.find((p) => p.hash === prop.hash)
+    const first: Command[] = known ? [] : [{ type: 'addProp', prop }]
+    const id = known?.id ?? prop.id
+    if (prop.kind === 'cutout') {
+      // The draft asks nothing of the prop, so it may come in the same step.
+      await editor.addLayer('cutout', { prop: id, name: prop.name, ...at }, first)
+      return
+    }
+    const rate = editor.clip?.rate ?? 30
+    const tune = { prop: id, start: 0, gain: 0, fadeIn: 0, fadeOut: Math.min(rate, editor.view.length) }
+    const done = await editor.run({ type: 'batch', commands: [...first, { type: 'setTune', tune }] })
+    if (!done) return
+    if (prop.sound?.steady)
+      notices.say(`${prop.name}: ${prop.sound.tempo.bpm.toFixed(1)} BPM. The Beatline follows it now.`)
+    else notices.say(`No steady beat was found in ${prop.name}; set the tempo by hand.`, 'problem')
+  }
+
+  // swap lets the chosen cut-out show a prop instead of its own.
+  async function swap(prop: Prop) {
+    const known = editor.clip?.props.find((p) => p.hash === prop.hash)
+    const commands: Command[] = known ? [] : [{ type: 'addProp', prop }]
+    await editor.runAll([...commands, { type: 'swapPicture', layer: editor.selected, prop: known?.id ?? prop.id }])
+  }
+
+  return { busy, take, use, swap }
+}
