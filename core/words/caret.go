@@ -96,11 +96,11 @@ func spread(edges []edge, run shaping.Output, at place, x float64) float64 {
 	for g := 0; g < len(run.Glyphs); {
 		first := run.Glyphs[g]
 		wide := 0.0
-		for n := 0; n < max(1, first.GlyphCount) && g < len(run.Glyphs); n++ {
+		for n := 0; n < max(1, first.GlyphsCount()) && g < len(run.Glyphs); n++ {
 			wide += units(run.Glyphs[g].Advance)
 			g++
 		}
-		count := max(1, first.RuneCount)
+		count := max(1, first.RunesCount())
 		for r := range count {
 			a, b := x+wide*float64(r)/float64(count), x+wide*float64(r+1)/float64(count)
 			if run.Direction.Progression() == di.TowardTopLeft {
