@@ -7,10 +7,11 @@ import (
 	"billow/core/colour"
 	"billow/core/paint"
 	"billow/core/words"
+	"billow/fonts"
 )
 
 // logo is Ottermoss's mark and name: two leaves over a wave, 1200 px wide.
-func logo(fonts *words.Fonts) image.Image {
+func logo() image.Image {
 	ink := colour.RGB(0x173F47)
 	b := paint.NewBitmap(1240, 420)
 	leaf := paint.Path{
@@ -30,7 +31,7 @@ func logo(fonts *words.Fonts) image.Image {
 		{Op: 'C', P: [3][2]float64{{128, 314}, {94, 314}, {40, 350}}},
 	}
 	b.FillPath(wave, ink)
-	set := words.Set(fonts, &clip.Words{
+	set := words.Set(fonts.All(), &clip.Words{
 		Text: "Ottermoss", Font: "fraunces-600", Fill: ink, EmphasisFill: ink, Align: "left", LineSpacing: 100,
 	}, nil, 158, 0)
 	m = paint.Translate(340+set.W/2, 232)

@@ -4,16 +4,12 @@ import (
 	"bytes"
 	"context"
 	"fmt"
-	"image"
-	"image/png"
 	"io"
 
 	"billow/core/clip"
-	"billow/core/words"
-	"billow/media"
 )
 
-// Side is how many pixels the longer side of a product picture has.
+// Side is how many pixels the longer side of a product picture has, to within one.
 const Side = 1600
 
 // World is the sample world: its clips and all their files by hash.
@@ -45,36 +41,26 @@ func (w *World) Open(_ context.Context, hash string) (io.ReadCloser, error) {
 }
 
 // Make makes the sample world with pictures of so many pixels on the longer
-// side. progress hears what is being made and the share that is done, 0..1.
-func Make(fonts *words.Fonts, side int, progress func(what string, share float64)) (*World, error) {
+// side.
+func Make(side int) (*World, error) {
 	w := &World{Files: map[string][]byte{}, Tunes: map[string]WAV{}}
 	stock := &stock{props: map[string]clip.Prop{}}
-	steps := float64(len(models) + len(Tunes) + 1)
-	for i, m := range models {
-		progress(m.Name, float64(i)/steps)
-		s := m.build()
-		height := side
-		if s.Aspect > 1 {
-			height = int(float64(side) / s.Aspect)
-		}
-		if err := w.picture(stock, m.ID, m.Name, s.Render(height)); err != nil {
-			return nil, err
-		}
-		stock.products = append(stock.products, clip.Product{
-			ID: "product-" + m.ID, Name: m.Name, Price: m.Price, OldPrice: m.OldPrice, Currency: "EUR", Prop: m.ID,
-		})
-	}
-	if err := w.picture(stock, "logo", "Ottermoss logo", logo(fonts)); err != nil {
+	made, err := bringAll(side)
+	if err != nil {
 		return nil, err
 	}
-	for i := range Tunes {
-		t := &Tunes[i]
-		progress(t.Name, (float64(len(models)+i))/steps)
-		file := media.WAV(t.Play())
-		if err := w.add(stock, t.ID, t.Name, file); err != nil {
-			return nil, err
+	for _, m := range made {
+		stock.props[m.prop.ID] = m.prop
+		w.Props = append(w.Props, m.prop)
+		w.Files[m.prop.Hash] = m.file
+		if m.tune != nil {
+			w.Tunes[m.prop.ID] = WAV{m.tune, m.file}
 		}
-		w.Tunes[t.ID] = WAV{t, file}
+	}
+	for _, p := range products {
+		stock.products = append(stock.products, clip.Product{
+			ID: "product-" + p.ID, Name: p.Name, Price: p.Price, OldPrice: p.OldPrice, Currency: "EUR", Prop: p.ID,
+		})
 	}
 	lantern, err := lanternWeekend(stock)
 	if err != nil {
@@ -94,38 +80,7 @@ func Make(fonts *words.Fonts, side int, progress func(what string, share float64
 			return nil, fmt.Errorf("the sample clip %s: %w", c.ID, err)
 		}
 	}
-	progress("clips", 1)
 	return w, nil
-}
-
-func (w *World) picture(s *stock, id, name string, m image.Image) error {
-	var out bytes.Buffer
-	if err := png.Encode(&out, m); err != nil {
-		return err
-	}
-	return w.add(s, id, name, out.Bytes())
-}
-
-// add brings a file in as a person would.
-func (w *World) add(s *stock, id, name string, file []byte) error {
-	spool, err := media.NewSpool(bytes.NewReader(file), int64(len(file)))
-	if err != nil {
-		return err
-	}
-	defer spool.Close()
-	p, kept, err := media.Examine(context.Background(), name, spool, media.DefaultLimits())
-	if err != nil {
-		return err
-	}
-	if kept != spool {
-		kept.Close()
-		return fmt.Errorf("%s would be kept in another form than it was made in", name)
-	}
-	p.ID, p.Name, p.Credit = id, name, "Made by code for the sample world; free to use"
-	s.props[p.ID] = p
-	w.Props = append(w.Props, p)
-	w.Files[p.Hash] = file
-	return nil
 }
 
 // stock is what sample clips choose from.

@@ -8,11 +8,11 @@ import (
 	"fmt"
 	"net"
 	"os"
+	"sync/atomic"
 	"time"
 
 	"billow/demo"
 	"billow/export"
-	"billow/fonts"
 	"billow/media"
 	"billow/server"
 	"billow/store"
@@ -29,6 +29,7 @@ type Site struct {
 	URL   string
 	Store *store.Store
 	World *demo.World
+	Sent  atomic.Int64 // bytes that the server has sent, headers included
 	pg    *local.Server
 	dir   string
 	stop  context.CancelFunc
@@ -83,16 +84,35 @@ func (s *Site) serve(ctx context.Context) error {
 	s.URL = "http://" + l.Addr().String()
 	srv := &server.Server{Store: s.Store, Queue: q, Drawer: drawer, Page: web.Files(), Limits: media.DefaultLimits()}
 	go func() { s.done <- q.Run(ctx) }()
-	go func() { s.done <- srv.Serve(ctx, l) }()
+	go func() { s.done <- srv.Serve(ctx, counted{l, &s.Sent}) }()
 	return nil
 }
 
+// counted counts the bytes that its connections send.
+type counted struct {
+	net.Listener
+	sent *atomic.Int64
+}
+
+func (l counted) Accept() (net.Conn, error) {
+	c, err := l.Listener.Accept()
+	return countedConn{c, l.sent}, err
+}
+
+type countedConn struct {
+	net.Conn
+	sent *atomic.Int64
+}
+
+func (c countedConn) Write(b []byte) (int, error) {
+	n, err := c.Conn.Write(b)
+	c.sent.Add(int64(n))
+	return n, err
+}
+
 func (s *Site) seed(ctx context.Context, side int) error {
-	set, err := fonts.All()
-	if err != nil {
-		return err
-	}
-	if s.World, err = demo.Make(set, side, func(string, float64) {}); err != nil {
+	var err error
+	if s.World, err = demo.Make(side); err != nil {
 		return err
 	}
 	for _, p := range s.World.Props {

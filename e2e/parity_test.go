@@ -67,10 +67,7 @@ func compareDrawing(t *testing.T, id string, c *clip.Clip, frames []int, part in
 	}
 	u := visit(t, "/clips/"+id)
 	u.ready()
-	lib, err := export.Library()
-	if err != nil {
-		t.Fatal(err)
-	}
+	lib := export.Library()
 	if err := export.Load(t.Context(), c, lib, site.World.Open); err != nil {
 		t.Fatal(err)
 	}

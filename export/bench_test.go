@@ -19,11 +19,7 @@ import (
 
 // world is made once: drawing its pictures takes a while.
 var world = sync.OnceValues(func() (*demo.World, error) {
-	set, err := fonts.All()
-	if err != nil {
-		return nil, err
-	}
-	return demo.Make(set, 800, func(string, float64) {})
+	return demo.Make(800)
 })
 
 // lantern is the sample clip with its pictures decoded.
@@ -33,11 +29,7 @@ func lantern(b *testing.B) (*clip.Clip, *frame.Library, *demo.World) {
 	if err != nil {
 		b.Fatal(err)
 	}
-	set, err := fonts.All()
-	if err != nil {
-		b.Fatal(err)
-	}
-	lib := frame.NewLibrary(set, cacheBytes)
+	lib := frame.NewLibrary(fonts.All(), cacheBytes)
 	c := w.Clips[0].Clip
 	if err := Load(context.Background(), c, lib, w.Open); err != nil {
 		b.Fatal(err)
@@ -133,10 +125,7 @@ func BenchmarkManyLetters(b *testing.B) {
 	c.Layers = append(c.Layers, l)
 	dst := paint.NewBitmap(1080, 1920)
 	for range b.N {
-		lib, err := Library()
-		if err != nil {
-			b.Fatal(err)
-		}
+		lib := Library()
 		stage, err := frame.Prepare(c, tall, 1080, 1920, lib)
 		if err != nil {
 			b.Fatal(err)

@@ -118,10 +118,7 @@ func (j *Job) draw() error {
 	if err != nil {
 		return err
 	}
-	lib, err := Library()
-	if err != nil {
-		return err
-	}
+	lib := Library()
 	if j.Video {
 		if err := j.video(ctx, c, shape, lib, s); err != nil {
 			return err

@@ -22,12 +22,8 @@ import (
 const cacheBytes = 384 << 20
 
 // Library is a new library with Billow's fonts.
-func Library() (*frame.Library, error) {
-	set, err := fonts.All()
-	if err != nil {
-		return nil, err
-	}
-	return frame.NewLibrary(set, cacheBytes), nil
+func Library() *frame.Library {
+	return frame.NewLibrary(fonts.All(), cacheBytes)
 }
 
 // Files opens a file by its hash.

@@ -140,10 +140,7 @@ func TestAMissingFileIsNamed(t *testing.T) {
 // the mean is what the gradient is there. In bands half a step wide it would be
 // off by 0.29 of a step (the square root of 1/12).
 func TestSoftGradientsStaySoftInTheFile(t *testing.T) {
-	lib, err := Library()
-	if err != nil {
-		t.Fatal(err)
-	}
+	lib := Library()
 	shape := clip.Shape{ID: "tall", W: 360, H: 640}
 	c := clip.New("Soft", shape, 30, 75)
 	from, to := colour.RGB(0x123A45), colour.RGB(0x2F6B6A)

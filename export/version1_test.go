@@ -54,10 +54,7 @@ func wasAt(t *testing.T, c *clip.Clip, file string) {
 	if err := json.Unmarshal(b, &moments); err != nil {
 		t.Fatal(err)
 	}
-	lib, err := Library()
-	if err != nil {
-		t.Fatal(err)
-	}
+	lib := Library()
 	for _, m := range moments {
 		s, err := c.Shape(m.Shape)
 		if err != nil {

@@ -1,19 +1,20 @@
-// Package fonts holds the fonts that ship with Billow, all under the SIL Open
-// Font License (see the OFL files beside them).
+// Package fonts tells which fonts ship with Billow, all under the SIL Open Font
+// License (see the OFL files beside them). Their files are part of the program
+// (see files.go), but not of the engine in the page, which fetches those that a
+// clip needs.
 package fonts
 
-import (
-	"embed"
+import "billow/core/words"
 
-	"billow/core/words"
-)
+// Font is one of them.
+type Font struct {
+	Name string // as clips use it
+	File string // in this folder
+}
 
-//go:embed *.ttf
-var files embed.FS
-
-// names of the fonts as clips use them, in the order in which they stand in for
-// each other when one lacks a letter.
-var names = []struct{ name, file string }{
+// List is all fonts, in the order in which they stand in for each other when one
+// lacks a letter.
+var List = []Font{
 	{"bricolage-800", "BricolageGrotesque_800ExtraBold.ttf"},
 	{"bricolage-500", "BricolageGrotesque_500Medium.ttf"},
 	{"hanken-400", "HankenGrotesk_400Regular.ttf"},
@@ -25,17 +26,11 @@ var names = []struct{ name, file string }{
 	{"rubik-600", "Rubik_600SemiBold.ttf"}, // also Hebrew, Arabic and Cyrillic
 }
 
-// All reads every font.
-func All() (*words.Fonts, error) {
+// Set is all fonts, of which each is read when it is first needed.
+func Set(read func(file string) ([]byte, error)) *words.Fonts {
 	set := words.NewFonts()
-	for _, f := range names {
-		b, err := files.ReadFile(f.file)
-		if err == nil {
-			err = set.Add(f.name, b)
-		}
-		if err != nil {
-			return nil, err
-		}
+	for _, f := range List {
+		set.Offer(f.Name, letters[f.Name], func() ([]byte, error) { return read(f.File) })
 	}
-	return set, nil
+	return set
 }

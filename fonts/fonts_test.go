@@ -1,20 +1,24 @@
 package fonts
 
 import (
+	"bytes"
+	"errors"
 	"math"
+	"path"
+	"slices"
+	"strings"
 	"testing"
 
 	"billow/core/clip"
 	"billow/core/colour"
 	"billow/core/words"
+
+	"github.com/go-text/typesetting/font"
 )
 
 func set(t *testing.T, w clip.Words, size float64, p *clip.Product) *words.Block {
 	t.Helper()
-	fonts, err := All()
-	if err != nil {
-		t.Fatal(err)
-	}
+	fonts := All()
 	if w.Font == "" {
 		w.Font = "hanken-700"
 	}
@@ -23,10 +27,7 @@ func set(t *testing.T, w clip.Words, size float64, p *clip.Product) *words.Block
 }
 
 func TestEveryFontOfTheDocumentIsThere(t *testing.T) {
-	fonts, err := All()
-	if err != nil {
-		t.Fatal(err)
-	}
+	fonts := All()
 	widths := map[float64]bool{}
 	for _, name := range clip.Fonts {
 		b := words.Set(fonts, &clip.Words{Text: "Lantern", Font: name, LineSpacing: 100}, nil, 100, 0)
@@ -34,6 +35,60 @@ func TestEveryFontOfTheDocumentIsThere(t *testing.T) {
 			t.Errorf("%s draws nothing, or is as wide as another font", name)
 		}
 		widths[b.W] = true
+	}
+}
+
+// What a font is said to have it has: read or not, words are set alike.
+func TestFontsHaveTheLettersThatTheySay(t *testing.T) {
+	for _, f := range List {
+		ttf, err := File(f.File)
+		if err != nil {
+			t.Fatal(err)
+		}
+		face, err := font.ParseTTF(bytes.NewReader(ttf))
+		if err != nil {
+			t.Fatal(err)
+		}
+		for r := rune(0); r < 0x20000; r++ {
+			if glyph, has := face.NominalGlyph(r); (has && glyph != 0) != letters[f.Name].Has(r) {
+				t.Fatalf("%s: of %q it says %t", f.Name, r, letters[f.Name].Has(r))
+			}
+		}
+	}
+}
+
+// Only what is needed is read; what cannot be read is stood in for, and tried
+// again when that is asked for.
+func TestFontsAreReadWhenTheyAreNeeded(t *testing.T) {
+	var read []string
+	away := true
+	fonts := Set(func(file string) ([]byte, error) {
+		read = append(read, strings.TrimSuffix(file, path.Ext(file)))
+		if away && strings.HasPrefix(file, "Fraunces") {
+			return nil, errors.New("away")
+		}
+		return File(file)
+	})
+	wide := func(text string) float64 {
+		return words.Set(fonts, &clip.Words{Text: text, Font: "fraunces-600", LineSpacing: 100}, nil, 100, 0).W
+	}
+	stand := wide("Mug")
+	if !fonts.Lost() || !slices.Equal(read, []string{"Fraunces_600SemiBold", "BricolageGrotesque_800ExtraBold"}) {
+		t.Errorf("read are %v, lost is %t", read, fonts.Lost())
+	}
+	wide("Jug")
+	if len(read) != 2 {
+		t.Errorf("while it is away it was asked for again: %v", read)
+	}
+	away = false
+	fonts.Retry()
+	if right := wide("Mug"); fonts.Lost() || right == stand || right != words.Set(All(), &clip.Words{Text: "Mug", Font: "fraunces-600", LineSpacing: 100}, nil, 100, 0).W {
+		t.Errorf("when it is back, the words are %g wide, were %g", right, stand)
+	}
+	read = nil
+	wide("שלום")
+	if !slices.Equal(read, []string{"Rubik_600SemiBold"}) {
+		t.Errorf("for Hebrew letters, %v are read", read)
 	}
 }
 

@@ -124,7 +124,7 @@ func (s *Server) getClip(c *gin.Context) {
 		fail(c, err)
 		return
 	}
-	c.JSON(http.StatusOK, gin.H{"id": st.ID, "revision": st.Revision, "clip": st.Clip})
+	c.JSON(http.StatusOK, gin.H{"id": st.ID, "revision": st.Revision, "clip": st.Clip, "needs": st.Clip.Pictures()})
 }
 
 func (s *Server) deleteClip(c *gin.Context) {

@@ -2,7 +2,7 @@ import vue from 'eslint-plugin-vue'
 import ts from 'typescript-eslint'
 
 export default ts.config(
-  { ignores: ['dist/**', 'node_modules/**', 'src/engine/wasm_exec.js', 'vite.config.ts', 'eslint.config.js'] },
+  { ignores: ['dist/**', 'node_modules/**', 'src/engine/wasm_exec.js', 'vite.config.ts', 'brotli.js', 'eslint.config.js'] },
   ...ts.configs.recommended,
   ...vue.configs['flat/essential'],
   {

@@ -153,10 +153,7 @@ func exportCommand() *cobra.Command {
 }
 
 func (o *output) export(ctx context.Context, c *clip.Clip, s clip.Shape, b *bundle.Bundle) error {
-	lib, err := export.Library()
-	if err != nil {
-		return err
-	}
+	lib := export.Library()
 	warnings, err := o.warned(c, lib)
 	if err != nil {
 		return err
@@ -225,10 +222,7 @@ func frameCommand() *cobra.Command {
 }
 
 func (o *output) still(b *bundle.Bundle, s clip.Shape, at int) error {
-	lib, err := export.Library()
-	if err != nil {
-		return err
-	}
+	lib := export.Library()
 	warnings, err := o.warned(b.Clip, lib)
 	if err != nil {
 		return err

@@ -11,7 +11,6 @@ import (
 	"billow/bundle"
 	"billow/core/clip"
 	"billow/demo"
-	"billow/fonts"
 
 	"github.com/spf13/cobra"
 )
@@ -57,18 +56,12 @@ func sampleCommand() *cobra.Command {
 	return cmd
 }
 
-// makeWorld makes the sample world with a progress bar.
+// makeWorld makes the sample world with pictures of so many pixels.
 func makeWorld(side int) (*demo.World, error) {
-	if side < 64 || side > 4096 {
-		return nil, usageError{fmt.Errorf("--side: a side has 64 to 4096 pixels")}
+	if side < 64 || side > demo.Side {
+		return nil, usageError{fmt.Errorf("--side: a side has 64 to %d pixels", demo.Side)}
 	}
-	set, err := fonts.All()
-	if err != nil {
-		return nil, err
-	}
-	bar := newBar("Sample world")
-	defer bar.end()
-	return demo.Make(set, side, func(_ string, share float64) { bar.show(share) })
+	return demo.Make(side)
 }
 
 func writeBundle(name string, c *clip.Clip, open func(context.Context, string) (io.ReadCloser, error)) error {

@@ -134,7 +134,6 @@ func seed(ctx context.Context, s *store.Store, side int) error {
 	if err != nil || total > 0 {
 		return err
 	}
-	fmt.Println("Making the sample world; this takes a minute or two, once.")
 	w, err := makeWorld(side)
 	if err != nil {
 		return err

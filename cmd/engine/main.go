@@ -3,7 +3,9 @@
 // Command engine is Billow's core in WebAssembly. The page runs it in workers
 // and calls billow(method, argument, bytes): the argument and the answer are
 // JSON; what is bytes goes and comes as a Uint8Array. An answer is
-// {value}, {bytes} or {error: {message, field}}. It never throws.
+// {value}, {bytes} or {error: {message, field}}. It never throws. A font is asked
+// of billowFont(file) when it is first needed: a Uint8Array, or null while it
+// cannot be had.
 package main
 
 import (
@@ -23,19 +25,26 @@ import (
 const cacheBytes = 160 << 20
 
 func main() {
-	set, err := fonts.All()
-	if err != nil {
-		panic(err) // the fonts are part of the program
-	}
 	// Answers leave much garbage and little that stays: collecting it less often
 	// costs some megabytes and saves much of the time.
 	debug.SetGCPercent(400)
-	e := engine.New(frame.NewLibrary(set, cacheBytes))
+	e := engine.New(frame.NewLibrary(fonts.Set(fetched), cacheBytes))
 	js.Global().Set("billow", js.FuncOf(func(_ js.Value, args []js.Value) any {
 		return answer(e, args)
 	}))
 	js.Global().Get("billowReady").Invoke()
 	select {}
+}
+
+// fetched is a font file as the worker gets it (billowFont).
+func fetched(name string) ([]byte, error) {
+	file := js.Global().Call("billowFont", name)
+	if !file.Truthy() {
+		return nil, errors.New("it cannot be fetched now")
+	}
+	b := make([]byte, file.Get("length").Int())
+	js.CopyBytesToGo(b, file)
+	return b, nil
 }
 
 // answer calls a method and wraps what it gives or why it cannot.

@@ -47,11 +47,8 @@ func main() {
 }
 
 func draw(dir, documents string) error {
-	lib, err := export.Library()
-	if err != nil {
-		return err
-	}
-	world, err := demo.Make(lib.Fonts, side, func(string, float64) {})
+	lib := export.Library()
+	world, err := demo.Make(side)
 	if err != nil {
 		return err
 	}

@@ -3,9 +3,10 @@ package clip
 import (
 	"fmt"
 	"math"
-	"regexp"
 	"strconv"
 	"strings"
+
+	"billow/core/scan"
 )
 
 // Sides are the pixels of a shape as a person asks for them.
@@ -13,8 +14,6 @@ type Sides struct {
 	W, H  int
 	Ratio string // as whole numbers where they are small: "4:5", or "1.91:1"
 }
-
-var ratioText = regexp.MustCompile(`^(\d{1,4}(?:\.\d{1,4})?)(?:[:/x×](\d{1,4}(?:\.\d{1,4})?))?$`)
 
 // ReadSides works out the sides of a shape from a ratio ("4:5", "1.91:1" or "0.8",
 // width by height) and one side, or from both sides; 0 is a side that is not given.
@@ -50,14 +49,14 @@ func readRatio(s string) (float64, error) {
 	if s == "" {
 		return 0, nil
 	}
-	m := ratioText.FindStringSubmatch(s)
-	if m == nil {
-		return 0, Fault("ratio", "%q is not a ratio: write it as 4:5", s)
-	}
-	wide, _ := strconv.ParseFloat(m[1], 64)
+	t := scan.Of(s)
+	wide, _ := strconv.ParseFloat(t.Number(4, 4), 64)
 	high := 1.0
-	if m[2] != "" {
-		high, _ = strconv.ParseFloat(m[2], 64)
+	if t.Any(":", "/", "x", "×") != "" && t.Digit() {
+		high, _ = strconv.ParseFloat(t.Number(4, 4), 64)
+	}
+	if !t.Done() {
+		return 0, Fault("ratio", "%q is not a ratio: write it as 4:5", s)
 	}
 	if wide <= 0 || high <= 0 {
 		return 0, Fault("ratio", "%q is not a ratio: both numbers are above 0", s)

@@ -181,3 +181,14 @@ func (c *Clip) Needs() []*Prop {
 	}
 	return out
 }
+
+// Pictures are the hashes of the pictures without which a clip cannot be drawn.
+func (c *Clip) Pictures() []string {
+	out := []string{}
+	for _, p := range c.Needs() {
+		if p.Picture != nil {
+			out = append(out, p.Hash)
+		}
+	}
+	return out
+}

@@ -111,7 +111,7 @@ func apply(e *Engine, in Wish) (Applied, error) {
 	}
 	layers, only := e.shown.Changes(before)
 	if in.Keep && len(layers) > 0 || !only || len(in.Command) == 0 {
-		out.Needs = e.needs()
+		out.Needs = e.shown.Pictures()
 	}
 	if !only || len(in.Command) == 0 {
 		v := view.Of(e.shown, e.arranged(s), in.Open)
@@ -125,17 +125,6 @@ func apply(e *Engine, in Wish) (Applied, error) {
 		out.Rows = view.Rows(e.shown, e.arranged(s), in.Open, layers)
 	}
 	return out, nil
-}
-
-// needs are the hashes of the pictures that the shown clip is made of.
-func (e *Engine) needs() []string {
-	out := []string{}
-	for _, p := range e.shown.Needs() {
-		if p.Picture != nil {
-			out = append(out, p.Hash)
-		}
-	}
-	return out
 }
 
 // follow is apply for an engine that only draws.

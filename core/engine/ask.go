@@ -51,6 +51,7 @@ var Methods = map[string]Method{
 	"solo":        ask(solo),
 	"view":        ask(viewOf),
 	"picture":     asking(picture),
+	"retryFonts":  ask(retryFonts),
 	"draw":        ask(draw),
 	"ghosts":      ask(ghosts),
 	"places":      ask(places),

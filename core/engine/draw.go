@@ -28,6 +28,14 @@ func picture(e *Engine, hash string, in []byte) (bool, error) {
 	return Done, nil
 }
 
+// retryFonts lets fonts that could not be fetched be tried again.
+func retryFonts(e *Engine, _ *struct{}) (bool, error) {
+	if e.lib.RetryFonts() && e.shown != nil {
+		e.show(e.shown)
+	}
+	return Done, nil
+}
+
 // stage finds or prepares a stage of a size.
 func (e *Engine) stage(shape string, w, h int) (*stage, error) {
 	s, err := e.shape(shape)

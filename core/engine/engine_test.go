@@ -91,7 +91,7 @@ func TestSelectedKeysAreFollowed(t *testing.T) {
 
 func TestPicturesAreNamedWhenTheyAreNeeded(t *testing.T) {
 	e := opened(t)
-	if got := e.needs(); len(got) != 0 {
+	if got := e.shown.Pictures(); len(got) != 0 {
 		t.Errorf("a clip without cut-outs needs %v", got)
 	}
 	draft := answered[clip.Layer](t, e, "draft", Draft{Kind: clip.KindCutout, Prop: "mug", Name: "Mug"})

@@ -40,6 +40,19 @@ func NewLibrary(fonts *words.Fonts, limit int) *Library {
 	}
 }
 
+// RetryFonts lets fonts that could not be read be tried again, and forgets what
+// was made meanwhile. It tells whether there were any.
+func (l *Library) RetryFonts() bool {
+	if !l.Fonts.Lost() {
+		return false
+	}
+	l.Fonts.Retry()
+	l.mu.Lock()
+	defer l.mu.Unlock()
+	l.made, l.recent, l.bytes = map[graph.Key]*list.Element{}, list.New(), 0
+	return true
+}
+
 // Kept finds a sheet, or makes and keeps it.
 func (l *Library) Kept(key graph.Key, draw func() *paint.Sheet) *paint.Sheet {
 	return cached(l, key, (*paint.Sheet).Bytes, draw)

@@ -5,9 +5,10 @@ import (
 	"encoding/json"
 	"fmt"
 	"math"
-	"regexp"
 	"strconv"
 	"strings"
+
+	"billow/core/scan"
 )
 
 // Moment is a time in a clip: a frame number, or a beat plus frames. What is
@@ -130,33 +131,45 @@ func (m *Moment) UnmarshalJSON(b []byte) error {
 	return nil
 }
 
-var bars = regexp.MustCompile(`^(\d{1,4}) ?bars?$`)
-
-var onBeat = regexp.MustCompile(`^b(-?\d{1,5})(?:\.(\d{1,3}(?:\.\d{1,4})?))?([+-]\d{1,6})?f?$`)
-
 // ParseMoment reads a time as ParseTimecode does, or bar and beat, both counted
 // from 1, with frames after them: "b9", "b9.3", "b9.3+2". A beat may have a
 // fraction: "b9.3.5" is half a beat after b9.3. Bars, beats and times are those
 // of the clip; the moment counts as the clock does.
 func (c Clock) ParseMoment(s string) (Moment, error) {
-	m := onBeat.FindStringSubmatch(strings.ToLower(strings.ReplaceAll(s, " ", "")))
-	if m == nil {
+	bar, part, after, ok := onBeat(strings.ToLower(strings.ReplaceAll(s, " ", "")))
+	if !ok {
 		f, err := c.Rate.ParseTimecode(s)
 		if err != nil {
 			return Moment{}, fmt.Errorf("%q is not a time: write it as 4s05f, as bar and beat (b9.3+2), or as a number of frames", s)
 		}
 		return c.At(f), nil
 	}
-	bar, _ := strconv.Atoi(m[1])
 	beat := 1.0
-	if m[2] != "" {
-		beat, _ = strconv.ParseFloat(m[2], 64)
+	if part != "" {
+		beat, _ = strconv.ParseFloat(part, 64)
 	}
 	if beat < 1 || beat >= float64(c.Tempo.PerBar)+1 {
 		return Moment{}, fmt.Errorf("a bar of this clip has the beats 1 to %d, not %g", c.Tempo.PerBar, beat)
 	}
-	frames, _ := strconv.Atoi(m[3])
-	return c.OnBeat(float64((bar-1)*c.Tempo.PerBar) + beat - 1).Plus(frames), nil
+	return c.OnBeat(float64((bar-1)*c.Tempo.PerBar) + beat - 1).Plus(after), nil
+}
+
+// onBeat reads "b9", "b9.3", "b9.3.5" and frames after it, "+2": the bar, the beat
+// as it is written, and the frames.
+func onBeat(s string) (bar int, beat string, frames int, ok bool) {
+	t := scan.Of(s)
+	if !t.Mark("b") {
+		return 0, "", 0, false
+	}
+	bar, _ = strconv.Atoi(t.Any("-") + t.Digits(1, 5))
+	if t.Mark(".") {
+		beat = t.Number(3, 4)
+	}
+	if sign := t.Any("+", "-"); sign != "" {
+		frames, _ = strconv.Atoi(sign + t.Digits(1, 6))
+	}
+	t.Mark("f")
+	return bar, beat, frames, t.Done()
 }
 
 // Text writes a moment as ParseMoment reads it.
@@ -179,11 +192,7 @@ func (c Clock) Nearest(frame int) Moment { return c.OnBeat(math.Round(c.Beat(fra
 
 // ParseLength reads a length as ParseTimecode does, or in bars: "5 bars".
 func (c Clock) ParseLength(s string) (int, error) {
-	if m := bars.FindStringSubmatch(strings.ToLower(strings.TrimSpace(s))); m != nil {
-		n, err := strconv.Atoi(m[1])
-		if err != nil {
-			return 0, err
-		}
+	if n, ok := bars(strings.ToLower(strings.TrimSpace(s))); ok {
 		return c.Rate.Frame(float64(n*c.Tempo.PerBar) * 60 / c.Tempo.BPM), nil
 	}
 	n, err := c.Rate.ParseTimecode(s)
@@ -191,4 +200,13 @@ func (c Clock) ParseLength(s string) (int, error) {
 		return 0, fmt.Errorf("%q is not a length: write it as 12s00f, 12s or 5 bars", s)
 	}
 	return n, nil
+}
+
+// bars reads "5 bars".
+func bars(s string) (int, bool) {
+	t := scan.Of(s)
+	n, err := strconv.Atoi(t.Digits(1, 4))
+	t.Mark(" ")
+	named := t.Any("bars", "bar") != ""
+	return n, err == nil && named && t.Done()
 }

@@ -5,9 +5,10 @@ package timing
 import (
 	"fmt"
 	"math"
-	"regexp"
 	"strconv"
 	"strings"
+
+	"billow/core/scan"
 )
 
 // Rate is a whole number of frames a second.
@@ -46,11 +47,6 @@ func (r Rate) Timecode(frame int) string {
 	return fmt.Sprintf("%s%ds%02df", sign, frame/int(r), frame%int(r))
 }
 
-var timecode = regexp.MustCompile(`^(?:(\d{1,6})s)?(?:(\d{1,7})f?)?$`)
-
-// clockTime is minutes and seconds: "0:08", "1:02.5".
-var clockTime = regexp.MustCompile(`^(\d{1,4}):(\d{2}(?:\.\d{1,3})?)$`)
-
 // units are words for which there is a letter.
 var units = strings.NewReplacer(" ", "", "seconds", "s", "second", "s", "sec", "s", "frames", "f", "frame", "f", ",", ".")
 
@@ -58,10 +54,8 @@ var units = strings.NewReplacer(" ", "", "seconds", "s", "second", "s", "sec", "
 // with words for the letters, too.
 func (r Rate) ParseTimecode(s string) (int, error) {
 	text := units.Replace(strings.ToLower(s))
-	if m := clockTime.FindStringSubmatch(text); m != nil {
-		minutes, _ := strconv.Atoi(m[1])
-		seconds, _ := strconv.ParseFloat(m[2], 64)
-		return r.Frame(float64(60*minutes) + seconds), nil
+	if v, ok := clockTime(text); ok {
+		return r.Frame(v), nil
 	}
 	if seconds, ok := strings.CutSuffix(text, "s"); ok && strings.Contains(text, ".") {
 		v, err := strconv.ParseFloat(seconds, 64)
@@ -69,11 +63,44 @@ func (r Rate) ParseTimecode(s string) (int, error) {
 			return r.Frame(v), nil
 		}
 	}
-	m := timecode.FindStringSubmatch(text)
-	if m == nil || text == "" {
+	secs, frames, ok := timecode(text)
+	if !ok {
 		return 0, fmt.Errorf("%q is not a time: write it as 4s05f, 2.5s or a number of frames", s)
 	}
-	secs, _ := strconv.Atoi("0" + m[1])
-	frames, _ := strconv.Atoi("0" + m[2])
 	return secs*int(r) + frames, nil
+}
+
+// clockTime reads minutes and seconds, "0:08" or "1:02.5", as seconds.
+func clockTime(s string) (float64, bool) {
+	t := scan.Of(s)
+	minutes := t.Digits(1, 4)
+	if !t.Mark(":") {
+		return 0, false
+	}
+	seconds := t.Digits(2, 2)
+	if t.Mark(".") {
+		seconds += "." + t.Digits(1, 3)
+	}
+	m, _ := strconv.Atoi(minutes)
+	v, _ := strconv.ParseFloat(seconds, 64)
+	return float64(60*m) + v, t.Done()
+}
+
+// timecode reads seconds and frames, of which one may lack: "4s05f".
+func timecode(s string) (secs, frames int, ok bool) {
+	t := scan.Of(s)
+	first, second := t.Digits(1, 7), ""
+	switch {
+	case !t.Mark("s"):
+		first, second = "", first
+		t.Mark("f")
+	case len(first) > 6:
+		return 0, 0, false
+	case t.Digit():
+		second = t.Digits(1, 7)
+		t.Mark("f")
+	}
+	secs, _ = strconv.Atoi("0" + first)
+	frames, _ = strconv.Atoi("0" + second)
+	return secs, frames, t.Done()
 }

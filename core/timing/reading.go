@@ -2,9 +2,10 @@ package timing
 
 import (
 	"fmt"
-	"regexp"
 	"strconv"
 	"strings"
+
+	"billow/core/scan"
 )
 
 // Reading is what a time is taken for while a person writes it.
@@ -14,9 +15,6 @@ type Reading struct {
 	Offer   string `json:"offer,omitempty"`   // what was perhaps meant instead: "8s00f"
 	Problem string `json:"problem,omitempty"` // why it cannot be taken
 }
-
-// bare is a number that does not say what it counts.
-var bare = regexp.MustCompile(`^(\d{1,4}(?:[.,]\d{1,3})?)$`)
 
 // fewSeconds is up to how many seconds a bare number of frames is short enough for
 // seconds to be offered instead.
@@ -62,14 +60,11 @@ func (c Clock) beatText(frame int) string {
 	return c.Text(at.Plus(frame - c.Frame(at)))
 }
 
-// seconds is a bare number as seconds, or nothing.
+// seconds is a number that does not say what it counts as seconds, or nothing.
 func (c Clock) seconds(s string) string {
-	m := bare.FindStringSubmatch(strings.TrimSpace(s))
-	if m == nil {
-		return ""
-	}
-	v, err := strconv.ParseFloat(strings.Replace(m[1], ",", ".", 1), 64)
-	if err != nil || v <= 0 {
+	t := scan.Of(strings.Replace(strings.TrimSpace(s), ",", ".", 1))
+	v, err := strconv.ParseFloat(t.Number(4, 3), 64)
+	if !t.Done() || err != nil || v <= 0 {
 		return ""
 	}
 	return c.Rate.Timecode(c.Rate.Frame(v))

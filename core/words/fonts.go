@@ -10,15 +10,26 @@ import (
 	"github.com/go-text/typesetting/font"
 )
 
-// Fonts is a set of fonts by name. It is safe for concurrent use.
+// Fonts is a set of fonts by name, in the order in which they stand in for each
+// other when one lacks a letter. A font is read when it is first needed. It is
+// safe for concurrent use.
 type Fonts struct {
 	mu    sync.Mutex
-	faces map[string]*font.Face
-	order []string
+	fonts []*file
+	named map[string]*file
+	lost  bool
+}
+
+// file is a font that may not have been read yet.
+type file struct {
+	covers Coverage
+	read   func() ([]byte, error)
+	face   *font.Face // nil until it is read
+	failed bool
 }
 
 // NewFonts is an empty set.
-func NewFonts() *Fonts { return &Fonts{faces: map[string]*font.Face{}} }
+func NewFonts() *Fonts { return &Fonts{named: map[string]*file{}} }
 
 // Add reads a TrueType or OpenType font.
 func (f *Fonts) Add(name string, ttf []byte) error {
@@ -26,28 +37,94 @@ func (f *Fonts) Add(name string, ttf []byte) error {
 	if err != nil {
 		return fmt.Errorf("the font %s cannot be read: %w", name, err)
 	}
-	f.mu.Lock()
-	defer f.mu.Unlock()
-	f.faces[name] = face
-	f.order = append(f.order, name)
+	f.add(name, &file{covers: coverageOf(face), face: face})
 	return nil
 }
 
-// fallback resolves letters to the wanted face, or to the first other one that
-// has them.
-type fallback struct {
-	fonts *Fonts
-	want  *font.Face
+// Offer adds a font that has certain letters and is read when it is needed.
+func (f *Fonts) Offer(name string, covers Coverage, read func() ([]byte, error)) {
+	f.add(name, &file{covers: covers, read: read})
 }
 
-func (b fallback) ResolveFace(r rune) *font.Face {
-	if _, ok := b.want.NominalGlyph(r); ok {
-		return b.want
+func (f *Fonts) add(name string, one *file) {
+	f.mu.Lock()
+	defer f.mu.Unlock()
+	f.fonts = append(f.fonts, one)
+	f.named[name] = one
+}
+
+// Lost tells whether a font that was needed could not be read, so that another
+// one stood in.
+func (f *Fonts) Lost() bool {
+	f.mu.Lock()
+	defer f.mu.Unlock()
+	return f.lost
+}
+
+// Retry lets fonts that could not be read be tried again. What was set with
+// others instead has to be set anew.
+func (f *Fonts) Retry() {
+	f.mu.Lock()
+	defer f.mu.Unlock()
+	f.lost = false
+	for _, one := range f.fonts {
+		one.failed = false
 	}
-	for _, name := range b.fonts.order {
-		if _, ok := b.fonts.faces[name].NominalGlyph(r); ok {
-			return b.fonts.faces[name]
+}
+
+// wanted is the font of a name, or the first one.
+func (f *Fonts) wanted(name string) *file {
+	if one := f.named[name]; one != nil {
+		return one
+	}
+	return f.fonts[0]
+}
+
+// having is the wanted font when it has a letter, or else the first that has.
+func (f *Fonts) having(want *file, r rune) *file {
+	if want.covers.Has(r) {
+		return want
+	}
+	for _, one := range f.fonts {
+		if one.covers.Has(r) {
+			return one
 		}
 	}
-	return b.want
+	return want
 }
+
+// face reads a font if need be. One that cannot be read is stood in for by the
+// first that can.
+func (f *Fonts) face(one *file) *font.Face {
+	if f.load(one) {
+		return one.face
+	}
+	f.lost = true
+	for _, other := range f.fonts {
+		if f.load(other) {
+			return other.face
+		}
+	}
+	return nil
+}
+
+func (f *Fonts) load(one *file) bool {
+	if one.face == nil && !one.failed {
+		one.failed = true
+		if ttf, err := one.read(); err == nil {
+			if face, err := font.ParseTTF(bytes.NewReader(ttf)); err == nil {
+				one.face, one.failed = face, false
+			}
+		}
+	}
+	return one.face != nil
+}
+
+// fallback finds for each letter the wanted face, or the first other one that
+// has it.
+type fallback struct {
+	fonts *Fonts
+	want  *file
+}
+
+func (b fallback) ResolveFace(r rune) *font.Face { return b.fonts.face(b.fonts.having(b.want, r)) }

@@ -99,7 +99,7 @@ type setter struct {
 // gather joins the letters and notes those that no font has.
 func (s *setter) gather(letters []Letter) {
 	for i, l := range letters {
-		want := s.face(l.Accent)
+		want := s.wanted(l.Accent)
 		for _, r := range l.Text {
 			if r == '\r' {
 				continue
@@ -107,20 +107,15 @@ func (s *setter) gather(letters []Letter) {
 			s.text = append(s.text, r)
 			s.styles = append(s.styles, l.Style)
 			s.letters = append(s.letters, i)
-			face := fallback{s.fonts, want}.ResolveFace(r)
-			if _, ok := face.NominalGlyph(r); !ok && r != '\n' {
+			if r != '\n' && !s.fonts.having(want, r).covers.Has(r) {
 				s.missing = append(s.missing, r)
 			}
 		}
 	}
 }
 
-func (s *setter) face(accent int) *font.Face {
-	if f := s.fonts.faces[FontOf(s.words, accent)]; f != nil {
-		return f
-	}
-	return s.fonts.faces[s.fonts.order[0]]
-}
+// wanted is the font that is asked for.
+func (s *setter) wanted(accent int) *file { return s.fonts.wanted(FontOf(s.words, accent)) }
 
 // lines shapes each paragraph and breaks it. The text of a line's runs counts
 // from the paragraph's first rune, which comes back in starts.
@@ -157,7 +152,7 @@ func (s *setter) paragraph(from, to int, width float64) []shaping.Line {
 			Text: text, RunStart: a, RunEnd: b, Direction: direction, Language: lang,
 			Size: fixed.Int26_6(math.Round(em * 64 * SizeOf(s.words, s.styles[from+a].Accent))),
 		}
-		for _, part := range seg.Split(in, fallback{s.fonts, s.face(s.styles[from+a].Accent)}) {
+		for _, part := range seg.Split(in, fallback{s.fonts, s.wanted(s.styles[from+a].Accent)}) {
 			runs = append(runs, s.shaper.Shape(part))
 		}
 		a = b
@@ -199,7 +194,7 @@ func (s *setter) layout(b *Block, size, width float64) {
 
 // caps is the height of capitals, em units.
 func (s *setter) caps() float64 {
-	face := s.face(0)
+	face := s.fonts.face(s.wanted(0))
 	return float64(face.LineMetric(font.CapHeight)) / float64(face.Upem()) * em
 }
 

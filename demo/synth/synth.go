@@ -29,40 +29,70 @@ func Freq(note float64) float64 { return 440 * math.Pow(2, (note-69)/12) }
 // add plays a voice: f is the sample t seconds after its start. pan is -1..1,
 // room the share that goes to the reverb.
 func (s *Song) add(at, length, gain, pan, room float64, f func(t float64) float64) {
-	start, n := int(at*Rate), int(length*Rate)
+	start, n := max(0, int(at*Rate)), int(length*Rate)
 	l, r := math.Cos((pan+1)*math.Pi/4), math.Sin((pan+1)*math.Pi/4)
-	for i := 0; i < n; i++ {
-		k := start + i
-		if k < 0 || k >= len(s.L) {
-			continue
-		}
-		v := f(float64(i)/Rate) * gain
-		// The last 3 ms fade, so that nothing clicks.
-		if left := n - i; left < Rate*3/1000 {
-			v *= float64(left) / (Rate * 3 / 1000)
-		}
-		s.L[k] += v * l
-		s.R[k] += v * r
-		s.send[k] += v * room
+	n = min(n, len(s.L)-start)
+	if n <= 0 {
+		return
 	}
+	left, right, send := s.L[start:start+n], s.R[start:start+n], s.send[start:start+n]
+	for i := range left {
+		v := f(float64(i)*(1.0/Rate)) * gain
+		// The last 3 ms fade, so that nothing clicks.
+		if rest := n - i; rest < Rate*3/1000 {
+			v *= float64(rest) / (Rate * 3 / 1000)
+		}
+		left[i] += v * l
+		right[i] += v * r
+		send[i] += v * room
+	}
+}
+
+// dying falls by e to the -rate in a second, a sample at a time.
+type dying struct{ now, by float64 }
+
+func dies(rate float64) dying { return dying{1, math.Exp(-rate / Rate)} }
+
+func (d *dying) next() float64 {
+	v := d.now
+	d.now *= d.by
+	return v
+}
+
+// ringing is a sine that dies away: a pointer turned and shortened with each
+// sample, which is much quicker than asking for the sine and the power.
+type ringing struct{ x, y, cos, sin float64 }
+
+func rings(freq, rate float64) ringing {
+	sin, cos := math.Sincos(2 * math.Pi * freq / Rate)
+	fall := math.Exp(-rate / Rate)
+	return ringing{1, 0, cos * fall, sin * fall}
+}
+
+func (r *ringing) next() float64 {
+	v := r.y
+	r.x, r.y = r.x*r.cos-r.y*r.sin, r.x*r.sin+r.y*r.cos
+	return v
 }
 
 // Kick is a bass drum.
 func (s *Song) Kick(at, gain float64) {
+	drop, body, click := dies(32), dies(9), rings(1800, 400)
 	s.add(at, 0.4, gain, 0, 0.02, func(t float64) float64 {
-		phase := 2 * math.Pi * (48*t + 110*(1-math.Exp(-t*32))/32)
-		return math.Sin(phase)*math.Exp(-t*9) + 0.25*math.Exp(-t*400)*math.Sin(2*math.Pi*1800*t)
+		phase := 2 * math.Pi * (48*t + 110*(1-drop.next())/32)
+		return math.Sin(phase)*body.next() + 0.25*click.next()
 	})
 }
 
 // Clap is three short bursts of noise and a tail.
 func (s *Song) Clap(at, gain float64) {
-	last := 0.0
+	last, tail := 0.0, dies(22)
+	bursts := [3]dying{dies(220), dies(220), dies(220)}
 	s.add(at, 0.25, gain, 0.1, 0.3, func(t float64) float64 {
-		env := math.Exp(-t * 22)
-		for _, d := range []float64{0, 0.011, 0.023} {
-			if t >= d {
-				env += 0.8 * math.Exp(-(t-d)*220)
+		env := tail.next()
+		for i, after := range [3]float64{0, 0.011, 0.023} {
+			if t >= after {
+				env += 0.8 * bursts[i].next()
 			}
 		}
 		white := s.rng.Float64()*2 - 1
@@ -74,24 +104,25 @@ func (s *Song) Clap(at, gain float64) {
 
 // Hat is a cymbal, closed or (longer) open.
 func (s *Song) Hat(at, gain, length float64) {
-	a, b := 0.0, 0.0
+	a, b, tail := 0.0, 0.0, dies(5/length)
 	s.add(at, length, gain, -0.25, 0.05, func(t float64) float64 {
 		white := s.rng.Float64()*2 - 1
 		high := white - 2*a + b // twice differentiated
 		b, a = a, white
-		return high * 0.3 * math.Exp(-t*5/length)
+		return high * 0.3 * tail.next()
 	})
 }
 
 // Bass is a round low note.
 func (s *Song) Bass(at, length, note, gain float64) {
 	f, low := Freq(note), 0.0
+	bite, round := dies(7), rings(f, 0)
 	s.add(at, length, gain, 0, 0.02, func(t float64) float64 {
 		p := t * f
 		saw := 2*(p-math.Floor(p)) - 1
-		cut := 0.02 + 0.09*math.Exp(-t*7)
+		cut := 0.02 + 0.09*bite.next()
 		low += (saw - low) * cut
-		return (low*0.9 + 0.6*math.Sin(2*math.Pi*p)) * envelope(t, length, 0.006, 0.09)
+		return (low*0.9 + 0.6*round.next()) * envelope(t, length, 0.006, 0.09)
 	})
 }
 
@@ -104,21 +135,25 @@ func (s *Song) Pluck(at, note, gain, pan float64) {
 		low += (s.rng.Float64()*2 - 1 - low) * 0.55
 		line[i] = low
 	}
-	i := 0
-	s.add(at, 1.6, gain, pan, 0.25, func(t float64) float64 {
+	i, tail := 0, dies(1.2)
+	s.add(at, 1.6, gain, pan, 0.25, func(float64) float64 {
 		v := line[i]
-		line[i] = 0.4985 * (v + line[(i+1)%period])
-		i = (i + 1) % period
-		return v * 2 * math.Exp(-t*1.2)
+		next := i + 1
+		if next == period {
+			next = 0
+		}
+		line[i] = 0.4985 * (v + line[next])
+		i = next
+		return v * 2 * tail.next()
 	})
 }
 
 // Bar is a struck wooden bar, as of a marimba.
 func (s *Song) Bar(at, note, gain, pan float64) {
 	f := Freq(note)
-	s.add(at, 1.1, gain, pan, 0.3, func(t float64) float64 {
-		return math.Sin(2*math.Pi*f*t)*math.Exp(-t*5.5) + 0.35*math.Sin(2*math.Pi*f*3.93*t)*math.Exp(-t*17) +
-			0.12*math.Sin(2*math.Pi*f*9.2*t)*math.Exp(-t*60)
+	first, second, third := rings(f, 5.5), rings(f*3.93, 17), rings(f*9.2, 60)
+	s.add(at, 1.1, gain, pan, 0.3, func(float64) float64 {
+		return first.next() + 0.35*second.next() + 0.12*third.next()
 	})
 }
 
@@ -129,7 +164,7 @@ func (s *Song) Pad(at, length, gain float64, notes ...float64) {
 		pan := (float64(k)/float64(max(len(notes)-1, 1)) - 0.5) * 1.2
 		s.add(at, length, gain, pan, 0.5, func(t float64) float64 {
 			v := 0.0
-			for _, d := range []float64{0.996, 1, 1.0045} {
+			for _, d := range [3]float64{0.996, 1, 1.0045} {
 				p := t * f * d
 				v += 2*(p-math.Floor(p)) - 1
 			}
@@ -144,14 +179,15 @@ func (s *Song) Pad(at, length, gain float64, notes ...float64) {
 func (s *Song) Horns(at, length, gain float64, notes ...float64) {
 	for k, note := range notes {
 		f, low := Freq(note), 0.0
+		bite, onset := dies(9), dies(120)
 		pan := (float64(k)/float64(max(len(notes)-1, 1)) - 0.5) * 0.8
 		s.add(at, length, gain, pan, 0.3, func(t float64) float64 {
 			v := 0.0
-			for _, d := range []float64{0.998, 1.003} {
+			for _, d := range [2]float64{0.998, 1.003} {
 				p := t * f * d
 				v += 2*(p-math.Floor(p)) - 1
 			}
-			cut := 0.05 + 0.25*math.Exp(-t*9)*(1-math.Exp(-t*120))
+			cut := 0.05 + 0.25*bite.next()*(1-onset.next())
 			low += (v - low) * cut
 			return low * envelope(t, length, 0.012, 0.08)
 		})
@@ -187,27 +223,41 @@ func (s *Song) Finish(fade float64) []float32 {
 func (s *Song) room() {
 	for side, out := range [][]float64{s.L, s.R} {
 		wet := make([]float64, len(out))
-		for c, delay := range []int{1687, 1949, 2153, 2411} {
-			line, low, at := make([]float64, delay+side*37+c), 0.0, 0
-			for i, in := range s.send {
-				v := line[at]
-				low += (v - low) * 0.55
-				line[at] = in + low*0.78
-				at = (at + 1) % len(line)
-				wet[i] += v * 0.2
-			}
+		for c, delay := range [4]int{1687, 1949, 2153, 2411} {
+			comb(wet, s.send, delay+side*37+c)
 		}
-		for _, delay := range []int{241, 83} {
-			line, at := make([]float64, delay+side*11), 0
-			for i, in := range wet {
-				v := line[at]
-				line[at] = in + v*0.6
-				wet[i] = v - in*0.6
-				at = (at + 1) % len(line)
-			}
+		for _, delay := range [2]int{241, 83} {
+			allPass(wet, delay+side*11)
 		}
 		for i := range out {
 			out[i] += wet[i]
+		}
+	}
+}
+
+// comb adds the echoes of in, ever softer and duller, to wet.
+func comb(wet, in []float64, delay int) {
+	line, low, at := make([]float64, delay), 0.0, 0
+	for i, v := range in {
+		echo := line[at]
+		low += (echo - low) * 0.55
+		line[at] = v + low*0.78
+		if at++; at == len(line) {
+			at = 0
+		}
+		wet[i] += echo * 0.2
+	}
+}
+
+// allPass smears sound in time without colouring it.
+func allPass(wet []float64, delay int) {
+	line, at := make([]float64, delay), 0
+	for i, in := range wet {
+		echo := line[at]
+		line[at] = in + echo*0.6
+		wet[i] = echo - in*0.6
+		if at++; at == len(line) {
+			at = 0
 		}
 	}
 }

@@ -1,7 +1,7 @@
 import {
   Problem,
-  type Clip,
   type ExportPart,
+  type Opened,
   type Outcome,
   type Prop,
   type Reading,
@@ -96,7 +96,7 @@ export const api = {
   create: (c: NewClip) => call<{ id: string }>('POST', '/api/clips', c),
   remove: (id: string) => call<void>('DELETE', `/api/clips/${id}`),
   clip: async (id: string) => {
-    const { said, kept } = await asked<{ id: string; revision: number; clip: Clip }>('GET', `/api/clips/${id}`)
+    const { said, kept } = await asked<Opened>('GET', `/api/clips/${id}`)
     return { ...said, kept }
   },
   commands: (id: string, after: number, commands: Sent[]) =>

@@ -5,8 +5,12 @@ import { createRouter, createWebHistory } from 'vue-router'
 import App from './App.vue'
 import ClipsPage from './clips/ClipsPage.vue'
 import EditorPage from './editor/EditorPage.vue'
+import { engineModule } from './engine/module'
 import { startKeeper } from './stores/keeper'
 import './style/main.scss'
+
+// The engine is the largest part, and every page leads to it.
+engineModule().catch(() => undefined) // asked for again where it is needed
 
 const router = createRouter({
   history: createWebHistory(),

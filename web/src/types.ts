@@ -1,10 +1,19 @@
 // The clip document, the commands and the engine's answers come from the core;
 // what the server says besides is here.
 import type { Command } from './gen/asked'
+import type { Clip } from './gen/document'
 
 export type * from './gen/document'
 export type * from './gen/asked'
 export type { Path as MotionPath } from './gen/asked'
+
+// A clip as the server has it.
+export interface Opened {
+  id: string
+  revision: number
+  clip: Clip
+  needs: string[] // hashes of its pictures
+}
 
 // What the server answers whoever edits or catches up.
 export interface Outcome {

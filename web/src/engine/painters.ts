@@ -1,6 +1,6 @@
 import { api } from '../api'
 import type { Clip, Command } from '../types'
-import { Engine } from './engine'
+import { Engine, type Told } from './engine'
 
 export interface Drawn {
   w: number
@@ -14,23 +14,35 @@ interface State {
   needs: string[]
 }
 
-// Painters are the engines that draw. Each knows the clip and its pictures.
+// Painters are the engines that draw. Each knows the clip and its pictures; the
+// first draws the Tabletop, and has the machine for itself until it has drawn once.
 export class Painters {
   readonly engines: Engine[]
   private state: State | null = null
+  private solo: string[] = []
   private known = new Map<string, Promise<Uint8Array>>()
   private wanted: Command | null = null
   private pump: Promise<void> | null = null
   private proofed = 0
   private given = new Map<Engine, Set<string>>()
+  private ready = new Set<Engine>() // those that have the clip and its pictures
+  private drew: () => void = () => undefined
+  private first = new Promise<void>((resolve) => (this.drew = resolve))
 
-  constructor(count: number, onCrash: (reason: string) => void) {
-    this.engines = Array.from({ length: count }, () => new Engine(onCrash, (e) => this.restore(e)))
+  constructor(count: number, told: Told) {
+    this.engines = Array.from({ length: count }, () => new Engine(told, (e) => this.restore(e)))
+    this.engines[0].start()
   }
 
   private async restore(e: Engine) {
     this.given.delete(e)
-    if (this.state) await this.give(e, this.state)
+    this.ready.delete(e)
+    if (this.state) await this.give(e)
+  }
+
+  // knows tells whether an engine can draw the clip.
+  knows(engine: number) {
+    return this.ready.has(this.engines[engine])
   }
 
   // pictures brings an engine the pictures that it lacks, and tells whether
@@ -39,28 +51,41 @@ export class Painters {
     const has = this.given.get(e) ?? new Set<string>()
     this.given.set(e, has)
     const lacks = needs.filter((hash) => !has.has(hash))
-    for (const hash of lacks) {
-      has.add(hash)
-      let bytes = this.known.get(hash)
-      if (!bytes) this.known.set(hash, (bytes = api.bytes(`/api/files/${hash}`)))
-      try {
-        await e.call('picture', hash, await bytes)
-      } catch (error) {
-        has.delete(hash)
-        this.known.delete(hash)
-        throw error
-      }
-    }
+    lacks.forEach((hash) => this.fetched(hash))
+    await Promise.all(
+      lacks.map(async (hash) => {
+        has.add(hash)
+        try {
+          await e.call('picture', hash, await this.fetched(hash))
+        } catch (error) {
+          has.delete(hash)
+          this.known.delete(hash)
+          throw error
+        }
+      })
+    )
     return lacks.length > 0
   }
 
-  // give brings an engine a clip. An engine answers in order, so what is drawn
-  // next is drawn from this clip.
-  private async give(e: Engine, { clip, needs }: State) {
-    const lacked = await this.pictures(e, needs)
-    const opened = e.call('open', clip)
-    if (lacked) await opened
-    else opened.catch(() => undefined) // a crash says so by itself
+  private fetched(hash: string) {
+    let bytes = this.known.get(hash)
+    if (!bytes) this.known.set(hash, (bytes = api.bytes(`/api/files/${hash}`)))
+    return bytes
+  }
+
+  // give brings an engine the clip, as it is by then. An engine answers in order,
+  // so what is drawn next is drawn from this clip.
+  private async give(e: Engine) {
+    let state: State
+    do {
+      state = this.state as State
+      const lacked = await this.pictures(e, state.needs)
+      const opened = e.call('open', state.clip)
+      if (this.solo.length) e.call('solo', this.solo).catch(() => undefined)
+      if (lacked || !this.ready.has(e)) await opened
+      else opened.catch(() => undefined) // a crash says so by itself
+    } while (state !== this.state)
+    this.ready.add(e)
   }
 
   // follow applies a command as the engine that edits did, which is quicker than
@@ -68,19 +93,37 @@ export class Painters {
   async follow(state: State, command: Command | null, keep: boolean) {
     if (keep) this.state = state
     await Promise.all(
-      this.engines.map(async (e) => {
+      [...this.ready].map(async (e) => {
         await this.pictures(e, state.needs)
         const followed = e.call('follow', command ? { command, keep } : { keep })
-        if (keep) followed.catch(() => this.give(e, state))
+        if (keep) followed.catch(() => this.give(e))
         else followed.catch(() => undefined) // it was refused there as it was here
       })
     )
   }
 
-  // show gives the clip to all engines; it is done when pictures can be asked for.
-  async show(state: State) {
+  // show gives the clip to all engines. It is done when the first can draw it;
+  // others tells when the others can, which matters when they are not ready yet.
+  async show(state: State, others: () => void) {
     this.state = state
-    await Promise.all(this.engines.map((e) => this.give(e, state)))
+    const [first, ...rest] = this.engines
+    const late = rest.filter((e) => !this.ready.has(e))
+    const given = this.give(first)
+    const soon = rest.filter((e) => this.ready.has(e)).map((e) => this.give(e))
+    if (late.length)
+      this.first
+        .then(() => Promise.all(late.map((e) => this.give(e))))
+        .then(others)
+        .catch(() => undefined) // a crash says so by itself, a lost picture with the next change
+    await Promise.all([given, ...soon])
+    // What cannot be seen is not drawn: then the others do not wait for it.
+    setTimeout(this.drew, 1000)
+  }
+
+  // alone shows some layers only; not part of the clip.
+  async alone(layers: string[]) {
+    this.solo = layers
+    await Promise.all([...this.ready].map((e) => e.call('solo', layers)))
   }
 
   // preview lets the painters show a command that is not kept. While one is
@@ -106,7 +149,7 @@ export class Painters {
       const began = performance.now()
       const due = performance.now() - this.proofed > 400
       if (due) this.proofed = performance.now()
-      const engines = due ? this.engines : this.engines.slice(0, 1)
+      const engines = [...this.ready].filter((e) => due || e === this.engines[0])
       await Promise.all(engines.map((e) => e.call('follow', { command, keep: false }).catch(() => undefined)))
       shown(due)
       // Twice as long for the Beatline: the machine is shared.
@@ -116,7 +159,9 @@ export class Painters {
   }
 
   async draw(engine: number, shape: string, w: number, h: number, frame: number): Promise<Drawn> {
+    if (!this.knows(engine)) throw new Error('it does not have the clip yet')
     const pixels = await this.engines[engine].call('draw', { shape, w, h, frame })
+    this.drew()
     return { w, h, pixels }
   }
 

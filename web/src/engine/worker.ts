@@ -1,6 +1,7 @@
-// One engine in a worker: loads the WebAssembly, then answers calls in order.
+// One engine in a worker: it is given the compiled program, then answers calls in
+// order.
 import './wasm_exec.js'
-import wasmUrl from './engine.wasm?url'
+import { fontLater, fontNow } from './fonts'
 
 interface Call {
   id: number
@@ -19,23 +20,43 @@ interface Globals {
   Go: new () => { importObject: WebAssembly.Imports; run(i: WebAssembly.Instance): Promise<void> }
   billow(method: string, arg: string, bytes?: Uint8Array): Answer
   billowReady(): void
+  billowFont(file: string): Uint8Array | null
 }
 
 const world = globalThis as unknown as Globals & DedicatedWorkerGlobalScope
 
 const ready = new Promise<void>((resolve) => (world.billowReady = resolve))
 
-async function start() {
-  const go = new world.Go()
-  const { instance } = await WebAssembly.instantiateStreaming(fetch(wasmUrl), go.importObject)
-  // The program runs for ever; that it ends means that it has crashed.
-  go.run(instance).finally(() => world.postMessage({ crashed: true }))
-  await ready
+// Words whose font cannot be had now stand in another one; when it can be had,
+// they are set anew.
+const awaited = new Set<string>()
+world.billowFont = (file) => {
+  const font = fontNow(file)
+  if (!font && !awaited.has(file)) {
+    awaited.add(file)
+    world.postMessage({ lost: file })
+    fontLater(file).then(() => {
+      awaited.delete(file)
+      world.billow('retryFonts', 'null')
+      world.postMessage({ found: file })
+    })
+  }
+  return font
 }
 
-const started = start().catch((e) => world.postMessage({ crashed: true, reason: String(e) }))
+let begin: (module: WebAssembly.Module) => void
+const started = new Promise<WebAssembly.Module>((resolve) => (begin = resolve))
+  .then(async (module) => {
+    const go = new world.Go()
+    const instance = await WebAssembly.instantiate(module, go.importObject)
+    // The program runs for ever; that it ends means that it has crashed.
+    go.run(instance).finally(() => world.postMessage({ crashed: true }))
+    await ready
+  })
+  .catch((e) => world.postMessage({ crashed: true, reason: String(e) }))
 
-world.onmessage = async (event: MessageEvent<Call>) => {
+world.onmessage = async (event: MessageEvent<Call | { module: WebAssembly.Module }>) => {
+  if ('module' in event.data) return begin(event.data.module)
   await started
   const { id, method, arg, bytes } = event.data
   try {

@@ -552,6 +552,7 @@ export interface Methods {
   readLength: { in: string; out: Reading }
   readMoment: { in: string; out: Reading }
   reopen: { in: Clip; out: boolean }
+  retryFonts: { in: null; out: boolean }
   room: { in: Dragged; out: Room }
   snap: { in: Drag; out: Caught }
   solo: { in: string[]; out: boolean }

@@ -110,6 +110,7 @@ export function usePlayer(canvas: () => HTMLCanvasElement | null, size: () => { 
     const k = sharpness[level]
     let n = now + 1
     pool.engines.forEach((engine, i) => {
+      if (!pool.knows(i)) return
       while (engine.pending < 2 && n < now + 10) {
         while (asked.has(n)) n++
         if (n >= now + 10) return

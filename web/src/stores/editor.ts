@@ -17,9 +17,11 @@ import {
 } from '../types'
 import { listed } from '../words'
 import { Delivery, type Part, type Step } from './delivery'
+import { engineNews } from './engineNews'
 import { keepClip } from './keeper'
 import { live } from './live'
 import { useNotices } from './notices'
+import { openScene } from './openScene'
 import { newId, Outbox } from './outbox'
 import { emptyView, over, type Shown } from './shown'
 import { keepSteps, keptSteps } from './steps'
@@ -68,16 +70,8 @@ export const useEditor = defineStore('editor', () => {
   const home = computed(() => clip.value?.shapes[0].id ?? '')
   const shapeNow = computed(() => clip.value?.shapes.find((s) => s.id === shape.value) ?? clip.value?.shapes[0])
   const open_ = computed(() => [...new Set([selected.value, ...opened.value])].filter(Boolean))
-  // The scene that is open: its rows are on the Beatline. It follows the playhead,
-  // but not while the clip plays.
   const playing = ref(false)
-  const scene = ref('')
-  watch([frame, view, playing], () => {
-    const scenes = view.value.scenes
-    const here = scenes.filter((s) => s.from <= frame.value).at(-1) ?? scenes[0]
-    if (here && (!playing.value || !scenes.some((s) => s.id === scene.value))) scene.value = here.id
-  })
-  const sceneNow = computed(() => view.value.scenes.find((s) => s.id === scene.value))
+  const { scene, sceneNow } = openScene(frame, view, playing)
   const placeOf = (layerId: string) => places.value.places.find((p) => p.layer === layerId)
 
   function redraw(proofs = true) {
@@ -85,18 +79,18 @@ export const useEditor = defineStore('editor', () => {
     if (proofs) proofed.value = version.value
   }
 
-  function crashed(reason: string) {
-    notices.say(`The engine stopped and was started again (${reason}). Nothing was lost.`, 'problem')
-    redraw()
-  }
+  const told = engineNews(redraw)
 
   async function open(clipId: string) {
     close()
-    edit = new Engine(crashed, async (e) => void (await e.call('reopen', kept.clip)))
-    painters = new Painters(2, crashed)
+    edit = new Engine(told, async (e) => void (await e.call('reopen', kept.clip)))
+    edit.start()
+    painters = new Painters(2, told)
     const got = await api.clip(clipId)
     id.value = clipId
-    kept = { clip: got.clip, view: emptyView, needs: [] }
+    kept = { clip: got.clip, view: emptyView, needs: got.needs }
+    const shown = paint() // its pictures are read meanwhile
+    shown.catch(() => undefined) // said when the clip is there
     await edit.call('open', got.clip)
     shape.value = got.clip.shapes[0].id
     frame.value = await edit.call('posterFrame', null)
@@ -123,7 +117,7 @@ export const useEditor = defineStore('editor', () => {
     const steps = keptSteps(clipId)
     past.value = steps.past
     future.value = steps.future
-    await whole()
+    await whole(shown)
     isReady()
     if (outbox.value !== box) return // another clip was opened meanwhile
     if (got.kept)
@@ -163,7 +157,7 @@ export const useEditor = defineStore('editor', () => {
       inOrder(async () => {
         const box = outbox.value
         if (box && !box.waiting.value && box.connection.value === 'on')
-          await keepClip(id.value, box.revision, kept.clip)
+          await keepClip({ id: id.value, revision: box.revision, clip: kept.clip, needs: kept.needs })
       }),
     { debounce: 1200, maxWait: 10000 }
   )
@@ -199,11 +193,15 @@ export const useEditor = defineStore('editor', () => {
     return shown?.then(() => redraw(), notices.fail)
   }
 
+  // paint gives the clip to the painters, of which the one for the proofs may come
+  // later than the first.
+  const paint = () => painters.show(kept, () => redraw())
+
   // whole reads everything anew, as after opening.
-  async function whole() {
+  async function whole(shown?: Promise<void>) {
     const a = await edit.call('apply', { keep: false, ...looking() })
     kept = over(kept, a)
-    await present(kept, a.places, painters.show(kept))
+    await present(kept, a.places, shown ?? paint())
   }
 
   async function look() {
@@ -441,7 +439,7 @@ export const useEditor = defineStore('editor', () => {
 
   async function setSolo(layers: string[]) {
     solo.value = layers
-    await Promise.all(painters.engines.map((e) => e.call('solo', layers))).catch(notices.fail)
+    await painters.alone(layers).catch(notices.fail)
     redraw()
   }
 

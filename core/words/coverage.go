@@ -1,0 +1,46 @@
+package words
+
+import (
+	"slices"
+	"sort"
+
+	"github.com/go-text/typesetting/font"
+)
+
+// Coverage is which letters a font has: pairs of the first and the last rune of
+// each stretch, going up.
+type Coverage []rune
+
+// Has tells whether a letter is among them.
+func (c Coverage) Has(r rune) bool {
+	i := sort.Search(len(c)/2, func(i int) bool { return c[2*i+1] >= r })
+	return i < len(c)/2 && c[2*i] <= r
+}
+
+// CoverageOf reads which letters a font has.
+func CoverageOf(ttf []byte) (Coverage, error) {
+	f := NewFonts()
+	if err := f.Add("", ttf); err != nil {
+		return nil, err
+	}
+	return f.fonts[0].covers, nil
+}
+
+func coverageOf(face *font.Face) Coverage {
+	var all []rune
+	for it := face.Cmap.Iter(); it.Next(); {
+		if r, glyph := it.Char(); glyph != 0 {
+			all = append(all, r)
+		}
+	}
+	slices.Sort(all)
+	var out Coverage
+	for _, r := range all {
+		if n := len(out); n > 0 && r <= out[n-1]+1 {
+			out[n-1] = r
+		} else {
+			out = append(out, r, r)
+		}
+	}
+	return out
+}

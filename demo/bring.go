@@ -1,0 +1,73 @@
+package demo
+
+import (
+	"bytes"
+	"context"
+	"fmt"
+
+	"billow/core/clip"
+	"billow/media"
+
+	"golang.org/x/sync/errgroup"
+)
+
+// brought is a file of the sample world, taken in as a person's would be.
+type brought struct {
+	prop clip.Prop
+	file []byte
+	tune *Tune // that it is, or nil
+}
+
+// bringAll makes all files and takes them in, several at a time: products, logo,
+// tunes.
+func bringAll(side int) ([]brought, error) {
+	out := make([]brought, len(products)+1+len(Tunes))
+	var g errgroup.Group
+	for i, p := range products {
+		g.Go(func() error {
+			file, err := photo(p.ID, side)
+			if err != nil {
+				return err
+			}
+			out[i], err = bring(p.ID, p.Name, file)
+			return err
+		})
+	}
+	g.Go(func() error {
+		file, err := encoded(logo())
+		if err != nil {
+			return err
+		}
+		out[len(products)], err = bring("logo", "Ottermoss logo", file)
+		return err
+	})
+	for i := range Tunes {
+		g.Go(func() (err error) {
+			t := &Tunes[i]
+			b := &out[len(products)+1+i]
+			*b, err = bring(t.ID, t.Name, media.WAV(t.Play()))
+			b.tune = t
+			return err
+		})
+	}
+	return out, g.Wait()
+}
+
+// bring takes a file in.
+func bring(id, name string, file []byte) (b brought, err error) {
+	spool, err := media.NewSpool(bytes.NewReader(file), int64(len(file)))
+	if err != nil {
+		return b, err
+	}
+	defer spool.Close()
+	p, kept, err := media.Examine(context.Background(), name, spool, media.DefaultLimits())
+	if err != nil {
+		return b, err
+	}
+	if kept != spool {
+		kept.Close()
+		return b, fmt.Errorf("%s would be kept in another form than it was made in", name)
+	}
+	p.ID, p.Name, p.Credit = id, name, "Made by code for the sample world; free to use"
+	return brought{prop: p, file: file}, nil
+}
