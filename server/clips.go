@@ -1,6 +1,7 @@
 package server
 
 import (
+	"encoding/json"
 	"io"
 	"net/http"
 	"strconv"
@@ -41,9 +42,9 @@ type clipSummary struct {
 }
 
 // listClips lists some clips: ?search= in their names, ?sort= by changed, name or
-// length, ?from= so many on.
+// length, ?from= so many on, ?deleted=1 those that were deleted.
 func (s *Server) listClips(c *gin.Context) {
-	q := store.ClipQuery{Search: strings.TrimSpace(c.Query("search")), Sort: c.DefaultQuery("sort", "changed"), Limit: clipsPage}
+	q := store.ClipQuery{Search: strings.TrimSpace(c.Query("search")), Sort: c.DefaultQuery("sort", "changed"), Limit: clipsPage, Deleted: c.Query("deleted") != ""}
 	if !store.Sorts(q.Sort) {
 		fail(c, clip.Fault("sort", "clips are sorted by changed, name or length, not by %q", q.Sort))
 		return
@@ -63,7 +64,14 @@ func (s *Server) listClips(c *gin.Context) {
 		m := r.Summary
 		out = append(out, clipSummary{r.ID, r.Name, r.Revision, m.Shape, m.Rate, m.Rate.Timecode(m.Length), r.Updated})
 	}
-	c.JSON(http.StatusOK, gin.H{"clips": out, "total": total})
+	gone := total
+	if !q.Deleted {
+		if _, gone, err = s.Store.Clips(c, store.ClipQuery{Sort: q.Sort, Limit: 1, Deleted: true}); err != nil {
+			fail(c, err)
+			return
+		}
+	}
+	c.JSON(http.StatusOK, gin.H{"clips": out, "total": total, "deleted": gone})
 }
 
 func (s *Server) createClip(c *gin.Context) {
@@ -127,12 +135,41 @@ func (s *Server) getClip(c *gin.Context) {
 	c.JSON(http.StatusOK, gin.H{"id": st.ID, "revision": st.Revision, "clip": st.Clip, "needs": st.Clip.Pictures()})
 }
 
-func (s *Server) deleteClip(c *gin.Context) {
-	if err := s.Store.DeleteClip(c, c.Param("id")); err != nil {
+// deleteClip takes a clip out of sight; returnClip takes that back.
+func (s *Server) deleteClip(c *gin.Context) { done(c, s.Store.DeleteClip(c, c.Param("id"))) }
+func (s *Server) returnClip(c *gin.Context) { done(c, s.Store.ReturnClip(c, c.Param("id"))) }
+
+// copyClip makes a clip of another one, changed by commands: none for a duplicate,
+// or those that make it one for another product.
+func (s *Server) copyClip(c *gin.Context) {
+	var in struct {
+		Name     string            `json:"name"`
+		Commands []json.RawMessage `json:"commands"`
+	}
+	free, err := readPost(c, &in)
+	if err != nil {
 		fail(c, err)
 		return
 	}
-	c.Status(http.StatusNoContent)
+	defer free()
+	st, err := s.Store.State(c, c.Param("id"))
+	if err != nil {
+		fail(c, err)
+		return
+	}
+	doc := st.Clip.Copy()
+	for _, command := range in.Commands {
+		if doc, err = edit.Apply(doc, command); err != nil {
+			fail(c, err)
+			return
+		}
+	}
+	doc.Name = strings.TrimSpace(in.Name)
+	if err := doc.Validate(); err != nil {
+		fail(c, err)
+		return
+	}
+	s.store(c, doc, "Made from "+st.Clip.Name)
 }
 
 // outcome is the answer to whoever edits or catches up.

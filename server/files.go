@@ -11,6 +11,7 @@ import (
 
 	"billow/core/clip"
 	"billow/media"
+	"billow/store"
 
 	"github.com/gin-gonic/gin"
 )
@@ -41,6 +42,27 @@ func (s *Server) getFile(c *gin.Context) {
 	c.Header("Content-Type", kind)
 	c.Header("ETag", `"`+f.Hash+`"`)
 	http.ServeContent(c.Writer, c.Request, "", timeless, f)
+}
+
+// getSmall is a small picture of a picture, for lists.
+func (s *Server) getSmall(c *gin.Context) {
+	small, err := s.Store.Small(c, c.Param("hash"), func(f *store.File) ([]byte, error) {
+		if kind, _, _ := strings.Cut(f.Media, "/"); kind != "image" {
+			return nil, clip.Fault("file", "it is no picture")
+		}
+		spool, err := media.NewSpool(f, f.Bytes)
+		if err != nil {
+			return nil, err
+		}
+		defer spool.Close()
+		return media.Small(c, spool)
+	})
+	if err != nil {
+		fail(c, err)
+		return
+	}
+	immutable(c)
+	c.Data(http.StatusOK, "image/webp", small)
 }
 
 // getSound is a tune decoded: interleaved stereo at 48 kHz, 16 bits, little

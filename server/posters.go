@@ -1,14 +1,15 @@
 package server
 
 import (
+	"bytes"
 	"context"
 	"encoding/json"
 	"errors"
 	"fmt"
-	"io"
+	"image/jpeg"
+	"image/png"
 	"net/http"
 	"strconv"
-	"sync"
 
 	"billow/export"
 	"billow/store"
@@ -16,19 +17,13 @@ import (
 	"github.com/gin-gonic/gin"
 )
 
-// posters keeps small poster frames.
-type posters struct {
-	mu    sync.Mutex
-	made  map[string][]byte
-	bytes int
-	one   chan struct{} // drawn one at a time: they are small and soon kept
-}
-
 const (
 	// posterSide is how many pixels the longer side of a poster frame has in lists.
 	posterSide = 640
 	// posterBytes is how much of them is kept.
-	posterBytes = 64 << 20
+	posterBytes = 32 << 20
+	// posterQuality is that of the JPEG.
+	posterQuality = 88
 )
 
 func (s *Server) poster(c *gin.Context) {
@@ -44,7 +39,7 @@ func (s *Server) poster(c *gin.Context) {
 		c.Status(http.StatusNotModified)
 		return
 	}
-	png, err := s.posters.of(c, tag, func() ([]byte, error) { return s.drawPoster(c, st) })
+	file, err := s.posters.of(c, tag, func() ([]byte, error) { return s.drawPoster(c, st) })
 	if err != nil {
 		var drawing drawingError
 		if errors.As(err, &drawing) {
@@ -54,44 +49,7 @@ func (s *Server) poster(c *gin.Context) {
 		fail(c, err)
 		return
 	}
-	c.Data(http.StatusOK, "image/png", png)
-}
-
-// of finds what was made, or makes it when it is its turn.
-func (p *posters) of(ctx context.Context, tag string, make func() ([]byte, error)) ([]byte, error) {
-	if png := p.get(tag); png != nil {
-		return png, nil
-	}
-	select {
-	case p.one <- struct{}{}:
-		defer func() { <-p.one }()
-	case <-ctx.Done():
-		return nil, ctx.Err()
-	}
-	if png := p.get(tag); png != nil {
-		return png, nil
-	}
-	png, err := make()
-	if err == nil {
-		p.put(tag, png)
-	}
-	return png, err
-}
-
-func (p *posters) get(tag string) []byte {
-	p.mu.Lock()
-	defer p.mu.Unlock()
-	return p.made[tag]
-}
-
-func (p *posters) put(tag string, png []byte) {
-	p.mu.Lock()
-	defer p.mu.Unlock()
-	if p.made == nil || p.bytes+len(png) > posterBytes {
-		p.made, p.bytes = map[string][]byte{}, 0
-	}
-	p.made[tag] = png
-	p.bytes += len(png)
+	c.Data(http.StatusOK, "image/jpeg", file)
 }
 
 type drawingError struct{ error }
@@ -114,5 +72,11 @@ func (s *Server) drawPoster(ctx context.Context, st *store.State) ([]byte, error
 		return nil, drawingError{err}
 	}
 	defer drawn.Close()
-	return io.ReadAll(drawn.Still)
+	picture, err := png.Decode(drawn.Still)
+	if err != nil {
+		return nil, err
+	}
+	var out bytes.Buffer
+	err = jpeg.Encode(&out, picture, &jpeg.Options{Quality: posterQuality})
+	return out.Bytes(), err
 }

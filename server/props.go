@@ -2,6 +2,7 @@ package server
 
 import (
 	"context"
+	"encoding/json"
 	"errors"
 	"net/http"
 	"path"
@@ -10,6 +11,7 @@ import (
 	"billow/bundle"
 	"billow/core/clip"
 	"billow/media"
+	"billow/store"
 
 	"github.com/gin-gonic/gin"
 )
@@ -46,13 +48,51 @@ func (s *Server) uploadProp(c *gin.Context) {
 	c.JSON(http.StatusCreated, p)
 }
 
+// shelved is a prop as the shelf shows it.
+type shelved struct {
+	store.Shelved
+	Opaque bool `json:"opaque"` // no pixel of its picture is transparent
+}
+
 func (s *Server) listProps(c *gin.Context) {
 	list, err := s.Store.Props(c)
 	if err != nil {
 		fail(c, err)
 		return
 	}
+	out := make([]shelved, len(list))
+	for i, p := range list {
+		var of struct{ Picture *clip.Picture }
+		if err := json.Unmarshal(p.Prop, &of); err != nil {
+			fail(c, err)
+			return
+		}
+		out[i] = shelved{p, of.Picture != nil && of.Picture.Opaque()}
+	}
+	c.JSON(http.StatusOK, out)
+}
+
+// removeProp takes a prop from the shelf; returnProp puts it back.
+func (s *Server) removeProp(c *gin.Context) { done(c, s.Store.RemoveProp(c, c.Param("hash"))) }
+func (s *Server) returnProp(c *gin.Context) { done(c, s.Store.ReturnProp(c, c.Param("hash"))) }
+
+// listProducts are the products of all clips, for other clips to choose from.
+func (s *Server) listProducts(c *gin.Context) {
+	list, err := s.Store.Offered(c)
+	if err != nil {
+		fail(c, err)
+		return
+	}
 	c.JSON(http.StatusOK, list)
+}
+
+// done answers that something was done, or why it was not.
+func done(c *gin.Context, err error) {
+	if err != nil {
+		fail(c, err)
+		return
+	}
+	c.Status(http.StatusNoContent)
 }
 
 func (s *Server) getBundle(c *gin.Context) {

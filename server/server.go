@@ -31,7 +31,8 @@ type Server struct {
 	Hosts  []string // names under which it answers, beside those of loopback
 	Closed bool     // whether one has to sign in
 
-	posters  posters
+	posters  *drawn
+	films    *drawn
 	watch    watch
 	attempts door.Attempts
 	ffmpeg   checked
@@ -42,7 +43,7 @@ type Server struct {
 func (s *Server) Handler() http.Handler {
 	gin.SetMode(gin.ReleaseMode)
 	s.Store.Changed = s.watch.tell
-	s.posters.one, s.sounds = make(chan struct{}, 1), make(chan struct{}, 4)
+	s.posters, s.films, s.sounds = newDrawn(posterBytes), newDrawn(filmBytes), make(chan struct{}, 4)
 	r := gin.New()
 	r.ContextWithFallback = true // what is asked for a client ends when it goes
 	r.Use(recovered, headers, s.ours, readable)
@@ -67,12 +68,19 @@ func (s *Server) routes(api *gin.RouterGroup) {
 	api.GET("/clips/:id/events", s.clipEvents)
 	api.GET("/clips/:id/revisions", s.listRevisions)
 	api.POST("/clips/:id/restore", s.restore)
-	api.GET("/clips/:id/poster.png", s.poster)
+	api.GET("/clips/:id/poster.jpg", s.poster)
+	api.GET("/clips/:id/film.mp4", s.film)
+	api.POST("/clips/:id/copy", s.copyClip)
+	api.POST("/clips/:id/return", s.returnClip)
 	api.GET("/clips/:id/bundle.zip", s.getBundle)
 	api.POST("/bundles", s.importBundle)
 	api.POST("/props", s.uploadProp)
 	api.GET("/props", s.listProps)
+	api.DELETE("/props/:hash", s.removeProp)
+	api.POST("/props/:hash/return", s.returnProp)
+	api.GET("/products", s.listProducts)
 	api.GET("/files/:hash", s.getFile)
+	api.GET("/files/:hash/small", s.getSmall)
 	api.GET("/files/:hash/sound", s.getSound)
 	api.GET("/clips/:id/exports", s.listExports)
 	api.POST("/clips/:id/exports", s.createExport)

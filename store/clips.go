@@ -16,9 +16,28 @@ type Summary struct {
 	Shape  clip.Shape  `json:"shape"`
 	Rate   timing.Rate `json:"rate"`
 	Length int         `json:"length"` // frames
+	// Files are the hashes of what the clip is made of; nil in summaries that an
+	// older Billow has written.
+	Files    []string  `json:"files"`
+	Products []Offered `json:"products"`
 }
 
-func summaryOf(c *clip.Clip) Summary { return Summary{c.Shapes[0], c.Rate, c.Length} }
+// Offered is a product of a clip with its picture, to be offered to other clips.
+type Offered struct {
+	Product clip.Product `json:"product"`
+	Prop    *clip.Prop   `json:"prop"`
+}
+
+func summaryOf(c *clip.Clip) Summary {
+	out := Summary{Shape: c.Shapes[0], Rate: c.Rate, Length: c.Length, Files: []string{}, Products: []Offered{}}
+	for _, p := range c.Needs() {
+		out.Files = append(out.Files, p.Hash)
+	}
+	for _, p := range c.Products {
+		out.Products = append(out.Products, Offered{p, c.Prop(p.Prop)})
+	}
+	return out
+}
 
 // ClipRow is a clip as lists show it.
 type ClipRow struct {
@@ -55,6 +74,8 @@ type ClipQuery struct {
 	Sort   string // changed (the last first), name or length (the longest first)
 	Offset int
 	Limit  int // 1..MostClips
+	// Deleted lists clips that were deleted and can be taken back.
+	Deleted bool
 }
 
 // MostClips is how many clips are listed at once.
@@ -73,22 +94,48 @@ func Sorts(order string) bool { return sorts[order] != "" }
 // Clips lists clips, and how many there are in all that are searched for. It
 // reads what lists show of them, not the documents.
 func (s *Store) Clips(ctx context.Context, q ClipQuery) (list []ClipRow, total int, err error) {
-	const where = ` FROM clips WHERE position(lower($1) in lower(name)) > 0`
-	if err := s.row(ctx, `SELECT count(*)`+where, []any{q.Search}, &total); err != nil {
+	const where = ` FROM clips WHERE position(lower($1) in lower(name)) > 0 AND (deleted IS NOT NULL) = $2`
+	if err := s.row(ctx, `SELECT count(*)`+where, []any{q.Search, q.Deleted}, &total); err != nil {
 		return nil, 0, err
 	}
-	list, err = many[ClipRow](ctx, s, `SELECT id, name, revision, summary, updated_at`+where+` ORDER BY `+sorts[q.Sort]+` LIMIT $2 OFFSET $3`,
-		q.Search, min(q.Limit, MostClips), max(q.Offset, 0))
+	list, err = many[ClipRow](ctx, s, `SELECT id, name, revision, summary, updated_at`+where+` ORDER BY `+sorts[q.Sort]+` LIMIT $3 OFFSET $4`,
+		q.Search, q.Deleted, min(q.Limit, MostClips), max(q.Offset, 0))
 	return list, total, err
 }
 
-// DeleteClip removes a clip with its revisions and exports.
+// DeleteClip takes a clip out of sight. Until it is tidied away it can be taken
+// back.
 func (s *Store) DeleteClip(ctx context.Context, id string) error {
-	n, err := s.exec(ctx, `DELETE FROM clips WHERE id = $1`, id)
-	if err == nil && n == 0 {
-		return ErrNotFound
+	return s.found(ctx, `UPDATE clips SET deleted = now() WHERE id = $1 AND deleted IS NULL`, id)
+}
+
+// ReturnClip takes back that a clip was deleted.
+func (s *Store) ReturnClip(ctx context.Context, id string) error {
+	return s.found(ctx, `UPDATE clips SET deleted = NULL WHERE id = $1`, id)
+}
+
+// Offered are the products of all clips, those of the clips that were changed last
+// first; each is there once, as it was last.
+func (s *Store) Offered(ctx context.Context) ([]Offered, error) {
+	type row struct{ Products []Offered }
+	list, err := many[row](ctx, s, `SELECT coalesce(summary->'products', '[]') FROM clips WHERE deleted IS NULL ORDER BY updated_at DESC LIMIT $1`, MostClips)
+	if err != nil {
+		return nil, err
 	}
-	return err
+	out, known := []Offered{}, map[string]bool{}
+	for _, r := range list {
+		for _, o := range r.Products {
+			key := o.Product.Name
+			if o.Prop != nil {
+				key = o.Prop.Hash
+			}
+			if !known[key] {
+				known[key] = true
+				out = append(out, o)
+			}
+		}
+	}
+	return out, nil
 }
 
 // Heads are the newest revisions of those of some clips that are there.
@@ -97,7 +144,7 @@ func (s *Store) Heads(ctx context.Context, ids []string) (map[string]int, error)
 		ID       string
 		Revision int
 	}
-	list, err := many[head](ctx, s, `SELECT id, revision FROM clips WHERE id = ANY($1)`, ids)
+	list, err := many[head](ctx, s, `SELECT id, revision FROM clips WHERE id = ANY($1) AND deleted IS NULL`, ids)
 	out := make(map[string]int, len(list))
 	for _, h := range list {
 		out[h.ID] = h.Revision

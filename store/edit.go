@@ -139,7 +139,7 @@ func lock(ctx context.Context, tx pgx.Tx, id string, edits []Edit, out *Outcome)
 		ids[i] = e.ID
 	}
 	batch := &pgx.Batch{}
-	batch.Queue(`SELECT revision FROM clips WHERE id = $1 FOR NO KEY UPDATE`, id)
+	batch.Queue(`SELECT revision FROM clips WHERE id = $1 AND deleted IS NULL FOR NO KEY UPDATE`, id)
 	batch.Queue(`SELECT edit_id, revision FROM revisions WHERE clip_id = $1 AND edit_id = ANY($2)`, id, ids)
 	answers := tx.SendBatch(ctx, batch)
 	if err := answers.QueryRow().Scan(&out.Revision); err != nil {
@@ -235,7 +235,7 @@ func newFiles(ctx context.Context, tx pgx.Tx, before, after *clip.Clip) ([]strin
 func (s *Store) Since(ctx context.Context, id string, after int) (out Outcome, err error) {
 	ctx, cancel := within(ctx)
 	defer cancel()
-	if err := s.Pool.QueryRow(ctx, `SELECT revision FROM clips WHERE id = $1`, id).Scan(&out.Revision); err != nil {
+	if err := s.Pool.QueryRow(ctx, `SELECT revision FROM clips WHERE id = $1 AND deleted IS NULL`, id).Scan(&out.Revision); err != nil {
 		return out, one(err)
 	}
 	out.Missing, out.Whole, err = missing(ctx, s.Pool, id, after, out.Revision)

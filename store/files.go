@@ -2,12 +2,9 @@ package store
 
 import (
 	"context"
-	"encoding/json"
 	"errors"
 	"fmt"
 	"io"
-
-	"billow/core/clip"
 
 	"github.com/jackc/pgx/v5"
 )
@@ -113,34 +110,4 @@ func (f *File) Close() error { return nil }
 // Open is OpenFile for those who read a file from its start on.
 func (s *Store) Open(ctx context.Context, hash string) (io.ReadCloser, error) {
 	return s.OpenFile(ctx, hash)
-}
-
-// PutProp remembers a prop whose file is stored.
-func (s *Store) PutProp(ctx context.Context, p clip.Prop) error {
-	b, err := json.Marshal(p)
-	if err != nil {
-		return err
-	}
-	_, err = s.exec(ctx, `INSERT INTO props (hash, name, prop) VALUES ($1, $2, $3)
-		ON CONFLICT (hash) DO UPDATE SET name = excluded.name, prop = excluded.prop, created_at = now()`, p.Hash, p.Name, b)
-	return err
-}
-
-// Props lists the props that were brought in, the newest first.
-func (s *Store) Props(ctx context.Context) ([]json.RawMessage, error) {
-	type row struct{ Prop json.RawMessage }
-	list, err := many[row](ctx, s, `SELECT prop FROM props ORDER BY created_at DESC, hash LIMIT 500`)
-	out := make([]json.RawMessage, len(list))
-	for i, r := range list {
-		out[i] = r.Prop
-	}
-	return out, err
-}
-
-// Keep stores a prop and its file.
-func (s *Store) Keep(ctx context.Context, p clip.Prop, file io.Reader) error {
-	if err := s.PutFile(ctx, p.Hash, p.Media, file); err != nil {
-		return err
-	}
-	return s.PutProp(ctx, p)
 }

@@ -28,7 +28,7 @@ func (s *Store) State(ctx context.Context, id string) (*State, error) {
 	ctx, cancel := within(ctx)
 	defer cancel()
 	var now int
-	if err := s.Pool.QueryRow(ctx, `SELECT revision FROM clips WHERE id = $1`, id).Scan(&now); err != nil {
+	if err := s.Pool.QueryRow(ctx, `SELECT revision FROM clips WHERE id = $1 AND deleted IS NULL`, id).Scan(&now); err != nil {
 		return nil, one(err)
 	}
 	if st := s.states.get(id); st != nil && st.Revision == now {

@@ -14,6 +14,7 @@ type Tidied struct {
 	Props    int   `json:"props"` // entries of the shelf that go with them
 	Jobs     int   `json:"jobs"`  // of workers that are dead, or of exports that are gone
 	Sessions int   `json:"sessions"`
+	Clips    int   `json:"clips"` // that were deleted long ago
 }
 
 // Keeping is how long a file stays that nothing needs.
@@ -33,11 +34,21 @@ const deadJobs = `FROM river_job j WHERE j.kind = 'export_part' AND j.state = 'r
 	AND NOT EXISTS (SELECT FROM export_parts p WHERE p.export_id = j.args->>'export' AND p.shape = j.args->>'shape'
 		AND p.attempt = (j.args->>'attempt')::int AND p.state = 'running' AND p.heartbeat > now() - interval '10 minutes')`
 
+const goneClips = `FROM clips WHERE deleted < now() - $1::interval`
+
 const oldSessions = `FROM sessions WHERE seen < now() - $1::interval`
 
 // Tidy removes what nothing has needed for so long, or only counts it. It takes
 // files a hundred at a time, so that nobody waits for it.
 func (s *Store) Tidy(ctx context.Context, keeping time.Duration, only bool) (t Tidied, err error) {
+	if err := s.row(ctx, `SELECT count(*) `+goneClips, []any{keeping}, &t.Clips); err != nil {
+		return t, err
+	}
+	if !only {
+		if _, err := s.exec(ctx, `DELETE `+goneClips, keeping); err != nil {
+			return t, err
+		}
+	}
 	if _, err := s.exec(ctx, needNow); err != nil {
 		return t, err
 	}

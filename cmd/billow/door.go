@@ -170,8 +170,8 @@ func tidyCommand() *cobra.Command {
 				if only {
 					says = "Would remove"
 				}
-				fmt.Printf("%s %d files (%.1f MB) with %d entries of the shelf, %d jobs, %d sessions\n",
-					says, t.Files, float64(t.Bytes)/1e6, t.Props, t.Jobs, t.Sessions)
+				fmt.Printf("%s %d files (%.1f MB) with %d entries of the shelf, %d deleted clips, %d jobs, %d sessions\n",
+					says, t.Files, float64(t.Bytes)/1e6, t.Props, t.Clips, t.Jobs, t.Sessions)
 				return nil
 			})
 		},

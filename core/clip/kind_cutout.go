@@ -20,6 +20,10 @@ type Fitted struct {
 	Cover  float64 `json:"cover"`  // how much of these bounds is covered, more than 0, 1 at most
 }
 
+// Opaque tells whether no pixel is transparent: then it is no cut-out, and what lay
+// behind the thing covers the layers beneath.
+func (p *Picture) Opaque() bool { return p.Visible == [4]int{0, 0, p.W, p.H} && p.Area >= 1 }
+
 // Fits is what a size is made for that suits a picture.
 func (p *Picture) Fits() Fitted {
 	out := Fitted{float64(p.Visible[2]-p.Visible[0]) / float64(p.Visible[3]-p.Visible[1]), p.Area}

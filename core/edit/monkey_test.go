@@ -193,6 +193,7 @@ func (m *monkey) ofValues() []object {
 		{"type": "setLayer", "layer": l.ID, "set": object{"wander": object{"amount": 5, "pace": m.Float64() * 9}}},
 		{"type": "setLayer", "layer": l.ID, "set": object{"shutter": m.Float64() * 800, "blend": m.pick("multiply", "normal", "odd")}},
 		{"type": "swapPicture", "layer": l.ID, "prop": m.pick("mug", "mug", "mug", "tune", "gone")},
+		{"type": "tradeProduct", "product": m.pick("p", "p", "gone"), "for": object{"name": "Trail kettle", "price": "38.00", "currency": "EUR", "prop": "mug"}},
 	}
 }
 
@@ -219,7 +220,7 @@ func (m *monkey) ofMoves(id string) []object {
 func (m *monkey) ofStack(id string) []object {
 	return []object{
 		{"type": "groupLayers", "layers": m.layers(), "id": id, "name": "Group"},
-		{"type": "intoGroup", "layers": m.layers(), "group": m.layer().ID},
+		{"type": "intoGroup", "layers": m.layers(), "group": m.group()},
 		{"type": "ungroup", "layer": m.group()},
 		{"type": "copyLayer", "layer": m.layer().ID, "id": id},
 		{"type": "stackLayer", "layer": m.layer().ID, "above": m.layer().ID},

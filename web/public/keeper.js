@@ -30,8 +30,8 @@ function wayOf(request, url) {
   if (request.mode === 'navigate' && !path.startsWith('/api/')) return () => newest(request, page, '/')
   if (path.startsWith('/assets/')) return () => keptFirst(request, page)
   if (path === '/icon.svg') return () => newest(request, page, path)
-  if (/^\/api\/files\/[^/]+(\/sound)?$/.test(path)) return () => keptFirst(request, files)
-  if (/^\/api\/clips\/[^/]+\/poster\.png$/.test(path)) return () => newest(request, files, path)
+  if (/^\/api\/files\/[^/]+(\/sound|\/small)?$/.test(path)) return () => keptFirst(request, files)
+  if (/^\/api\/clips\/[^/]+\/poster\.jpg$/.test(path)) return () => newest(request, files, path)
   if (path === '/api/clips' || path === '/api/props' || /^\/api\/clips\/[^/]+$/.test(path))
     return () => newest(request, clips, path + url.search)
   return null

@@ -17,6 +17,7 @@ door.look().catch(() => undefined) // whatever is asked next says what is wrong
     <div v-for="n in notices.list" :key="n.id" class="notice" :class="n.kind" role="status">
       <i :class="n.kind === 'problem' ? 'bi bi-exclamation-triangle' : 'bi bi-check2'" aria-hidden="true" />
       <span>{{ n.text }}</span>
+      <button v-if="n.way" class="plain way" @click="(n.way.run(), notices.drop(n.id))">{{ n.way.label }}</button>
       <button class="plain" aria-label="Dismiss" @click="notices.drop(n.id)"><i class="bi bi-x-lg" /></button>
     </div>
   </div>

@@ -1,8 +1,10 @@
 import {
   Problem,
+  type Command,
   type ExportPart,
   type Opened,
   type Outcome,
+  type Product,
   type Prop,
   type Reading,
   type Sent,
@@ -20,6 +22,10 @@ let entered = 0
 // A file takes as long as it takes; everything else answers soon or not at all.
 async function call<T>(method: string, path: string, body?: BodyInit | object): Promise<T> {
   return (await asked<T>(method, path, body)).said
+}
+
+interface Failed {
+  error?: { message: string; field: string; code: string }
 }
 
 // asked tells also whether it was the browser that answered, with what it has kept.
@@ -41,12 +47,30 @@ async function asked<T>(method: string, path: string, body?: BodyInit | object):
     const said = (answer.status === 204 ? undefined : await answer.json()) as T
     return { said, kept: answer.headers.has('X-Kept') }
   }
-  const failed = (await answer.json().catch(() => null)) as {
-    error?: { message: string; field: string; code: string }
-  } | null
+  const failed = (await answer.json().catch(() => null)) as Failed | null
   const e = failed?.error
   if (answer.status === 401 && before === entered) knock()
   throw new Problem(e?.message ?? `The server answered ${answer.status}`, e?.field, e?.code, answer.status)
+}
+
+// sendFile brings a file in and tells how much of it has been sent, which fetch
+// does not know.
+export function sendFile(file: File, sent: (share: number) => void): Promise<Prop> {
+  const before = entered
+  return new Promise((resolve, reject) => {
+    const request = new XMLHttpRequest()
+    request.open('POST', `/api/props?name=${encodeURIComponent(file.name)}`)
+    request.responseType = 'json'
+    request.upload.onprogress = (e) => e.lengthComputable && sent(e.loaded / e.total)
+    request.onerror = () => reject(new Problem('Billow does not answer. Is it still running?', '', 'offline'))
+    request.onload = () => {
+      if (request.status < 300) return resolve(request.response as Prop)
+      if (request.status === 401 && before === entered) knock()
+      const e = (request.response as Failed | null)?.error
+      reject(new Problem(e?.message ?? `The server answered ${request.status}`, e?.field, e?.code, request.status))
+    }
+    request.send(file)
+  })
 }
 
 export interface ClipSummary {
@@ -63,6 +87,19 @@ export interface Revision {
   revision: number
   change: string
   at: string
+}
+
+// A prop on the shelf, and the clips that use it.
+export interface Shelved {
+  prop: Prop
+  clips: { id: string; name: string }[]
+  opaque: boolean // its picture has no transparent pixel
+}
+
+// A product of some clip, with its picture, for other clips to choose.
+export interface Offered {
+  product: Product
+  prop: Prop | null
 }
 
 export interface Session {
@@ -87,14 +124,17 @@ export interface FormRead {
 }
 
 export const api = {
-  clips: (search: string, sort: string, from: number) =>
-    asked<{ clips: ClipSummary[]; total: number }>(
+  clips: (search: string, sort: string, from: number, deleted: boolean) =>
+    asked<{ clips: ClipSummary[]; total: number; deleted: number }>(
       'GET',
-      `/api/clips?${new URLSearchParams({ search, sort, from: String(from) })}`
+      `/api/clips?${new URLSearchParams({ search, sort, from: String(from), deleted: deleted ? '1' : '' })}`
     ),
   form: (said: URLSearchParams) => call<FormRead>('GET', `/api/form?${said}`),
   create: (c: NewClip) => call<{ id: string }>('POST', '/api/clips', c),
+  copy: (id: string, name: string, commands: Command[]) =>
+    call<{ id: string }>('POST', `/api/clips/${id}/copy`, { name, commands }),
   remove: (id: string) => call<void>('DELETE', `/api/clips/${id}`),
+  returnClip: (id: string) => call<void>('POST', `/api/clips/${id}/return`),
   clip: async (id: string) => {
     const { said, kept } = await asked<Opened>('GET', `/api/clips/${id}`)
     return { ...said, kept }
@@ -106,8 +146,10 @@ export const api = {
     call<{ revisions: Revision[]; more: boolean }>('GET', `/api/clips/${id}/revisions?before=${before}`),
   restore: (id: string, revision: number, after: number, command: string) =>
     call<Outcome>('POST', `/api/clips/${id}/restore`, { id: command, revision, after }),
-  upload: (file: File) => call<Prop>('POST', `/api/props?name=${encodeURIComponent(file.name)}`, file),
-  props: () => call<Prop[]>('GET', '/api/props'),
+  props: () => call<Shelved[]>('GET', '/api/props'),
+  removeProp: (hash: string) => call<void>('DELETE', `/api/props/${hash}`),
+  returnProp: (hash: string) => call<void>('POST', `/api/props/${hash}/return`),
+  products: () => call<Offered[]>('GET', '/api/products'),
   importBundle: (file: File) => call<{ id: string }>('POST', '/api/bundles', file),
   exports: (id: string) => call<ExportPart[]>('GET', `/api/clips/${id}/exports`),
   export: (id: string, shapes: string[], quick: boolean) =>

@@ -83,7 +83,7 @@ useEventListener(window, 'drop', async (e: DragEvent) => {
     <RouterLink to="/">Back to the clips</RouterLink>
   </div>
   <div v-else-if="!editor.clip" class="opening" role="status">
-    <img :src="`/api/clips/${id}/poster.png`" alt="" />
+    <img :src="`/api/clips/${id}/poster.jpg`" alt="" />
     <span>Opening the clip…</span>
   </div>
   <main v-else class="editor" :class="arrangement.name.value" :style="arrangement.style.value">

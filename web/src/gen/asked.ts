@@ -519,6 +519,7 @@ export type Command =
   | { type: 'stagger'; layers: string[]; by?: number; beats?: number; order?: string; ease: Ease }
   | { type: 'stretchKeys'; keys: KeyRef[]; anchor: number; factor: number }
   | { type: 'swapPicture'; layer: string; prop: string }
+  | { type: 'tradeProduct'; product: string; for: Product; prop?: Prop | null }
   | { type: 'trimScene'; scene: string; to?: Moment | null; from?: Moment | null; length?: Scene | null; unit?: string }
   | { type: 'undo'; changes: Change[]; kind?: string }
   | { type: 'ungroup'; layer: string }

@@ -1,30 +1,21 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, watch } from 'vue'
-import { api } from '../api'
+import { useEventListener } from '@vueuse/core'
+import { onMounted, ref, watch } from 'vue'
+import { useNotices } from '../stores/notices'
+import { kindIcon, offeredKinds } from '../words'
+import ShelfPictures from './ShelfPictures.vue'
+import ShelfTunes from './ShelfTunes.vue'
+import UploadList from './UploadList.vue'
 import { useCarry } from './useCarry'
 import { usePropIntake } from './usePropIntake'
-import { useEditor } from '../stores/editor'
-import { useNotices } from '../stores/notices'
-import type { Prop } from '../types'
-import { kindIcon, offeredKinds } from '../words'
+import { useShelf } from './useShelf'
 
-const editor = useEditor()
 const intake = usePropIntake()
 const carry = useCarry()
+const shelf = useShelf()
+const { all, search, found, pictures, tunes, unused } = shelf
 const picker = ref<HTMLInputElement | null>(null)
-const shelf = ref<Prop[]>([])
-
-const pictures = computed(() => shelf.value.filter((p) => p.kind === 'cutout'))
-const tunes = computed(() => shelf.value.filter((p) => p.kind === 'tune'))
-const tuneHash = computed(() => editor.clip?.props.find((p) => p.id === editor.tune?.prop)?.hash)
-
-async function load() {
-  try {
-    shelf.value = await api.props()
-  } catch (e) {
-    useNotices().fail(e)
-  }
-}
+const panel = ref<HTMLElement | null>(null)
 
 async function picked(event: Event) {
   const input = event.target as HTMLInputElement
@@ -33,23 +24,22 @@ async function picked(event: Event) {
   await intake.take(files)
 }
 
-onMounted(load)
-watch(intake.busy, (n) => {
-  if (n === 0) load()
+// Files that are let go over the shelf stay on it.
+useEventListener(panel, 'drop', (e: DragEvent) => {
+  const files = [...(e.dataTransfer?.files ?? [])]
+  if (!files.length) return
+  e.preventDefault()
+  intake.bring(files).catch(useNotices().fail)
 })
+
+onMounted(shelf.load)
+watch(intake.busy, (n) => n === 0 && shelf.load())
 </script>
 
 <template>
-  <div>
-    <BButton
-      variant="outline-primary"
-      size="sm"
-      class="w-100"
-      :disabled="intake.busy.value > 0"
-      @click="picker?.click()"
-    >
-      <i class="bi bi-plus-lg" aria-hidden="true" />
-      {{ intake.busy.value ? 'Reading the file…' : 'Bring in a cut-out or a tune' }}
+  <div ref="panel">
+    <BButton variant="outline-primary" size="sm" class="w-100" @click="picker?.click()">
+      <i class="bi bi-plus-lg" aria-hidden="true" /> Bring in a cut-out or a tune
     </BButton>
     <input
       ref="picker"
@@ -60,7 +50,11 @@ watch(intake.busy, (n) => {
       accept=".png,.webp,.jpg,.jpeg,.gif,.wav,.mp3,.ogg,.flac,.m4a"
       @change="picked"
     />
-    <p class="hint">or drop files anywhere on the page</p>
+    <label class="at-once">
+      <input v-model="intake.atOnce.value" type="checkbox" /> use a single file at once
+      <span class="hint">several stay on the shelf, and so does what you drop here</span>
+    </label>
+    <UploadList />
     <h2>Put on the Tabletop</h2>
     <div class="kinds">
       <button
@@ -75,51 +69,25 @@ watch(intake.busy, (n) => {
         <i :class="kindIcon(k.id)" aria-hidden="true" /> {{ k.name }}
       </button>
     </div>
-    <h2>Cut-outs</h2>
-    <p v-if="!pictures.length" class="hint">Product pictures without their background go here.</p>
-    <ul class="list-unstyled pictures">
-      <li v-for="p in pictures" :key="p.hash">
-        <button
-          class="plain"
-          draggable="true"
-          :aria-label="`Place ${p.name}`"
-          :title="`Place ${p.name}, or drag it to its place in the picture`"
-          @dragstart="carry.carry($event, { prop: p })"
-          @click="intake.use(p)"
-        >
-          <img :src="`/api/files/${p.hash}`" alt="" loading="lazy" />
-          <span>{{ p.name }}</span>
-        </button>
-        <button
-          v-if="editor.layer?.cutout"
-          class="plain swap"
-          :aria-label="`Swap ${editor.layer.name} for ${p.name}`"
-          :title="`Show ${p.name} instead in ${editor.layer.name}; its motion stays`"
-          @click="intake.swap(p)"
-        >
-          <i class="bi bi-arrow-left-right" aria-hidden="true" /> swap
-        </button>
-      </li>
-    </ul>
+    <div class="head">
+      <h2>Cut-outs</h2>
+      <input
+        v-if="all.length > 6"
+        v-model="search"
+        type="search"
+        placeholder="Find on the shelf"
+        aria-label="Find on the shelf"
+      />
+    </div>
+    <p v-if="!found.length && search" class="hint">Nothing on the shelf is called “{{ search }}”.</p>
+    <p v-else-if="!pictures.length && !search" class="hint">Product pictures without their background go here.</p>
+    <ShelfPictures :items="pictures" @remove="shelf.remove([$event])" />
     <h2>Tunes</h2>
-    <p v-if="!tunes.length" class="hint">A tune gives the clip its beats.</p>
-    <ul class="list-unstyled">
-      <li v-for="p in tunes" :key="p.hash" class="tune">
-        <button
-          class="plain"
-          :class="{ on: p.hash === tuneHash }"
-          :title="`Lay ${p.name} under the clip`"
-          @click="intake.use(p)"
-        >
-          <i class="bi bi-music-note-beamed" aria-hidden="true" />
-          <span>{{ p.name }}</span>
-          <small
-            >{{ p.sound?.steady ? `${p.sound.tempo.bpm.toFixed(0)} BPM` : 'no beat' }} ·
-            {{ p.sound?.seconds.toFixed(0) }} s</small
-          >
-        </button>
-      </li>
-    </ul>
+    <p v-if="!tunes.length && !search" class="hint">A tune gives the clip its beats.</p>
+    <ShelfTunes :items="tunes" @remove="shelf.remove([$event])" />
+    <button v-if="unused.length > 1 && !search" class="plain hint" @click="shelf.remove(unused)">
+      Take the {{ unused.length }} that no clip uses from the shelf
+    </button>
   </div>
 </template>
 
@@ -130,16 +98,35 @@ watch(intake.busy, (n) => {
   margin: 0.2rem 0 0;
 }
 
+.at-once {
+  display: block;
+  margin-top: 0.35rem;
+  font-size: 0.82rem;
+}
+
+.at-once .hint {
+  margin-left: 0.4rem;
+}
+
+.head {
+  display: flex;
+  align-items: baseline;
+  justify-content: space-between;
+  gap: 0.6rem;
+}
+
+.head input {
+  width: 11rem;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  padding: 0.1rem 0.5rem;
+  font-size: 0.82rem;
+}
+
 .kinds {
   display: grid;
   grid-template-columns: repeat(5, 1fr);
   gap: 0.25rem;
-}
-
-.pictures {
-  display: grid;
-  grid-template-columns: repeat(3, 1fr);
-  gap: 0.35rem;
 }
 
 .kind {
@@ -151,44 +138,5 @@ watch(intake.busy, (n) => {
 .kind i {
   display: block;
   font-size: 1.05rem;
-}
-
-.pictures button {
-  display: grid;
-  justify-items: center;
-  width: 100%;
-  padding: 0.25rem 0.1rem;
-}
-
-.swap {
-  font-size: 0.72rem;
-  color: var(--harbour-soft);
-}
-
-.pictures img {
-  height: 60px;
-  max-width: 100%;
-  object-fit: contain;
-}
-
-.pictures span {
-  font-size: 0.74rem;
-  line-height: 1.15;
-}
-
-.tune button {
-  display: flex;
-  gap: 0.45rem;
-  align-items: baseline;
-  width: 100%;
-  text-align: left;
-}
-
-.tune span {
-  flex: 1;
-}
-
-.tune small {
-  white-space: nowrap;
 }
 </style>

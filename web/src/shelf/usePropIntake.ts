@@ -1,36 +1,29 @@
-import { ref } from 'vue'
-import { api } from '../api'
+import { useLocalStorage } from '@vueuse/core'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import type { Command, Draft, Prop } from '../types'
 import { listed } from '../words'
+import { useUploads } from './useUploads'
 
 // A point of a shape, in units from the frame's centre.
 export type Spot = Pick<Draft, 'shape' | 'at'>
 
-const busy = ref(0)
+// Whether a file that is brought in alone is put to use at once; otherwise it only
+// goes to the shelf.
+const atOnce = useLocalStorage('billow-use-at-once', true)
 
 // usePropIntake brings files in: one picture becomes a layer, one tune goes under
 // the clip; several files go to the shelf.
 export function usePropIntake() {
   const editor = useEditor()
   const notices = useNotices()
+  const uploads = useUploads()
 
+  // take brings files in. What is let go on a spot is put there, whatever else.
   async function take(files: File[], at?: Spot) {
-    const brought: Prop[] = []
-    for (const file of files) {
-      busy.value++
-      try {
-        const prop = await api.upload(file)
-        brought.push(prop)
-        if (files.length === 1) await use(prop, at)
-      } catch (e) {
-        notices.fail(e)
-      } finally {
-        busy.value--
-      }
-    }
-    if (files.length > 1 && brought.length) notices.say(`On the shelf: ${listed(brought.map((p) => p.name))}`)
+    const brought = await uploads.bring(files)
+    if (files.length === 1 && brought.length && (at || atOnce.value)) await use(brought[0], at)
+    else if (brought.length) notices.say(`On the shelf: ${listed(brought.map((p) => p.name))}`)
   }
 
   // use puts a prop to use in the open clip; a picture where it was let go.
@@ -59,5 +52,5 @@ export function usePropIntake() {
     await editor.runAll([...commands, { type: 'swapPicture', layer: editor.selected, prop: known?.id ?? prop.id }])
   }
 
-  return { busy, take, use, swap }
+  return { ...uploads, atOnce, take, use, swap }
 }

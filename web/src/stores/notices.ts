@@ -6,16 +6,23 @@ export interface Notice {
   id: number
   text: string
   kind: 'problem' | 'done'
+  way?: Way
+}
+
+// What can be done about a notice while it is there.
+export interface Way {
+  label: string
+  run(): void
 }
 
 export const useNotices = defineStore('notices', () => {
   const list = ref<Notice[]>([])
   let next = 1
 
-  function say(text: string, kind: Notice['kind'] = 'done') {
+  function say(text: string, kind: Notice['kind'] = 'done', way?: Way) {
     const id = next++
-    list.value = [...list.value.filter((n) => n.text !== text).slice(-2), { id, text, kind }]
-    setTimeout(() => drop(id), kind === 'problem' ? 12000 : 4000)
+    list.value = [...list.value.filter((n) => n.text !== text).slice(-2), { id, text, kind, way }]
+    setTimeout(() => drop(id), kind === 'problem' || way ? 12000 : 4000)
   }
 
   function fail(e: unknown) {

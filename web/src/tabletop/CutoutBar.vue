@@ -14,7 +14,8 @@ const intake = usePropIntake()
 const shelf = shallowRef<Prop[]>([])
 
 onMounted(async () => {
-  shelf.value = (await api.props().catch(() => [])).filter((p) => p.kind === 'cutout')
+  const all = await api.props().catch(() => [])
+  shelf.value = all.map((s) => s.prop).filter((p) => p.kind === 'cutout')
 })
 
 const outline = computed(() => props.layer.values?.outline?.[0] ?? 0)
@@ -56,7 +57,7 @@ const isShown = (p: Prop) => editor.clip?.props.find((x) => x.id === props.cutou
           :data-swap="p.name"
           @click="intake.swap(p)"
         >
-          <img :src="`/api/files/${p.hash}`" alt="" loading="lazy" />{{ p.name }}
+          <img :src="`/api/files/${p.hash}/small`" alt="" loading="lazy" />{{ p.name }}
         </BDropdownItemButton>
         <BDropdownText v-if="!shelf.length">No other cut-out is on the shelf.</BDropdownText>
       </div>

@@ -45,7 +45,7 @@ const drawn = useStill(canvas, 1, () => ({
     <img
       v-if="!drawn"
       class="kept"
-      :src="`/api/clips/${editor.id}/poster.png`"
+      :src="`/api/clips/${editor.id}/poster.jpg`"
       alt=""
       :style="{ width: `${size.w}px`, height: `${size.h}px` }"
     />

@@ -176,7 +176,7 @@ defineExpose({ canvas, size })
           role="img"
           :aria-label="told || `Frame ${editor.frame}`"
         />
-        <img v-if="!drawn" class="kept" :src="`/api/clips/${editor.id}/poster.png`" alt="" />
+        <img v-if="!drawn" class="kept" :src="`/api/clips/${editor.id}/poster.jpg`" alt="" />
         <Ghosts v-if="desk.ghosts && editor.layer && !playing" :w="fit.w" :h="fit.h" />
         <Handles v-if="!playing && !glimpse.on.value" :w="fit.w" :h="fit.h" />
         <Writing v-if="!playing" :w="fit.w" :h="fit.h" />

@@ -1,0 +1,28 @@
+<script setup lang="ts">
+import type { Shelved } from '../api'
+import MoreMenu from '../parts/MoreMenu.vue'
+import { listed } from '../words'
+
+// Where a prop is used; what nothing uses can be taken from the shelf.
+defineProps<{ item: Shelved }>()
+const emit = defineEmits<{ remove: [] }>()
+</script>
+
+<template>
+  <MoreMenu :label="`Where ${item.prop.name} is used`">
+    <BDropdownText v-if="item.clips.length" class="used">
+      Used in {{ listed(item.clips.map((c) => c.name)) }}
+    </BDropdownText>
+    <template v-else>
+      <BDropdownText class="used">No clip uses it.</BDropdownText>
+      <BDropdownItemButton @click="emit('remove')">Take it from the shelf</BDropdownItemButton>
+    </template>
+  </MoreMenu>
+</template>
+
+<style scoped>
+.used {
+  max-width: 17rem;
+  font-size: 0.82rem;
+}
+</style>

@@ -1,0 +1,49 @@
+import { computed, ref } from 'vue'
+import { sendFile } from '../api'
+import { Problem, type Prop } from '../types'
+
+// A file on its way to the shelf.
+export interface Upload {
+  id: number
+  name: string
+  share: number // that has been sent, 0..1; then it is read
+  problem: string
+}
+
+const atOnce = 2
+const list = ref<Upload[]>([])
+let next = 1
+
+// useUploads brings files to the shelf, several at a time, and tells how far each
+// has come. What could not be taken stays until it is dismissed.
+export function useUploads() {
+  const busy = computed(() => list.value.filter((u) => !u.problem).length)
+
+  const change = (id: number, to: Partial<Upload>) =>
+    (list.value = list.value.map((u) => (u.id === id ? { ...u, ...to } : u)))
+  const drop = (id: number) => (list.value = list.value.filter((u) => u.id !== id))
+
+  // bring gives the props of the files that could be taken, in their order.
+  async function bring(files: File[]): Promise<Prop[]> {
+    const jobs = files.map((file) => ({ file, id: next++ }))
+    list.value = [...list.value, ...jobs.map(({ file, id }) => ({ id, name: file.name, share: 0, problem: '' }))]
+    const brought: (Prop | null)[] = files.map(() => null)
+    let begun = 0
+    const work = async () => {
+      while (begun < jobs.length) {
+        const at = begun++
+        const { file, id } = jobs[at]
+        try {
+          brought[at] = await sendFile(file, (share) => change(id, { share }))
+          drop(id)
+        } catch (e) {
+          change(id, { problem: e instanceof Problem ? e.message : String(e) })
+        }
+      }
+    }
+    await Promise.all(Array.from({ length: atOnce }, work))
+    return brought.filter((p): p is Prop => !!p)
+  }
+
+  return { list, busy, bring, drop }
+}
