@@ -24,7 +24,8 @@ var products = []product{
 	{"spoons", "Cedar spoon set", "18.00", "24.00"},
 }
 
-//go:generate go run billow/cmd/pictures pictures
+//go:generate go run billow/cmd/pictures products pictures
+//go:generate go run billow/cmd/pictures starters ../web/src/clips/starters
 //go:embed pictures/*.png
 var pictures embed.FS
 

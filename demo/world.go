@@ -14,10 +14,11 @@ const Side = 1600
 
 // World is the sample world: its clips and all their files by hash.
 type World struct {
-	Clips []NamedClip
-	Props []clip.Prop
-	Files map[string][]byte
-	Tunes map[string]WAV // by ID
+	Clips    []NamedClip
+	Props    []clip.Prop
+	Products []clip.Product
+	Files    map[string][]byte
+	Tunes    map[string]WAV // by ID
 }
 
 // NamedClip is a sample clip and the name of its bundle.
@@ -62,6 +63,7 @@ func Make(side int) (*World, error) {
 			ID: "product-" + p.ID, Name: p.Name, Price: p.Price, OldPrice: p.OldPrice, Currency: "EUR", Prop: p.ID,
 		})
 	}
+	w.Products = stock.products
 	lantern, err := lanternWeekend(stock)
 	if err != nil {
 		return nil, err
@@ -81,6 +83,16 @@ func Make(side int) (*World, error) {
 		}
 	}
 	return w, nil
+}
+
+// prop finds a prop of the sample world.
+func (w *World) prop(id string) *clip.Prop {
+	for i := range w.Props {
+		if w.Props[i].ID == id {
+			return &w.Props[i]
+		}
+	}
+	return nil
 }
 
 // stock is what sample clips choose from.

@@ -1,41 +1,56 @@
-// Command pictures draws the products of the sample world into a folder, as PNG.
-// It is run by hand, with go generate, when a product is to look different.
+// Command pictures draws what the page and the sample world keep as pictures: the
+// products into one folder, as PNG, and how starters look into another, as JPEG. It
+// is run by hand, with go generate, when one of them is to look different.
 package main
 
 import (
 	"fmt"
+	"image"
+	"image/jpeg"
 	"image/png"
+	"io"
 	"os"
 	"path/filepath"
 
+	"billow/core/starter"
+	"billow/demo"
 	"billow/demo/drawn"
 )
 
-// side is how many pixels the longer side of a picture has.
-const side = 1600
-
 func main() {
-	if len(os.Args) != 2 {
-		fmt.Fprintln(os.Stderr, "usage: pictures DIR")
-		os.Exit(2)
+	if len(os.Args) != 3 {
+		fail(fmt.Errorf("usage: pictures products|starters DIR"))
 	}
-	for _, id := range drawn.IDs() {
-		if err := write(filepath.Join(os.Args[1], id+".png"), id); err != nil {
-			fmt.Fprintln(os.Stderr, "pictures:", err)
-			os.Exit(1)
+	dir := os.Args[2]
+	switch os.Args[1] {
+	case "products":
+		e := png.Encoder{CompressionLevel: png.BestCompression}
+		for _, id := range drawn.IDs() {
+			write(filepath.Join(dir, id+".png"), drawn.Picture(id, demo.Side), e.Encode)
+		}
+	case "starters":
+		w, err := demo.Make(600)
+		fail(err)
+		for _, s := range starter.Starters {
+			m, err := w.Poster(s.ID, 360)
+			fail(err)
+			write(filepath.Join(dir, s.ID+".jpg"), m, func(w io.Writer, m image.Image) error {
+				return jpeg.Encode(w, m, &jpeg.Options{Quality: 86})
+			})
 		}
 	}
 }
 
-func write(name, id string) error {
+func write(name string, m image.Image, encode func(w io.Writer, m image.Image) error) {
 	f, err := os.Create(name)
+	fail(err)
+	fail(encode(f, m))
+	fail(f.Close())
+}
+
+func fail(err error) {
 	if err != nil {
-		return err
+		fmt.Fprintln(os.Stderr, "pictures:", err)
+		os.Exit(1)
 	}
-	e := png.Encoder{CompressionLevel: png.BestCompression}
-	if err := e.Encode(f, drawn.Picture(id, side)); err != nil {
-		f.Close()
-		return err
-	}
-	return f.Close()
 }

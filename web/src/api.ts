@@ -102,6 +102,37 @@ export interface Offered {
   prop: Prop | null
 }
 
+// A clip that is made but for what it sells (core/starter).
+export interface Starter {
+  id: string
+  name: string
+  says: string
+  products: string[] // what each product that it shows is there for
+  words: { id: string; label: string; text: string }[]
+  seconds: number
+}
+
+export interface Palette {
+  id: string
+  name: string
+  top: string
+  ink: string
+  accent: string
+  plate: string
+  glow: string
+}
+
+// What is put into a starter.
+export interface Choice {
+  starter: string
+  name: string
+  shape: string
+  palette: string
+  products: { product: Product; prop: Prop }[]
+  words: Record<string, string>
+  tune?: Prop
+}
+
 export interface Session {
   id: string
   agent: string
@@ -150,6 +181,15 @@ export const api = {
   removeProp: (hash: string) => call<void>('DELETE', `/api/props/${hash}`),
   returnProp: (hash: string) => call<void>('POST', `/api/props/${hash}/return`),
   products: () => call<Offered[]>('GET', '/api/products'),
+  starters: () => call<{ starters: Starter[]; palettes: Palette[]; shapes: string[] }>('GET', '/api/starters'),
+  fromStarter: (c: Choice) => call<{ id: string }>('POST', '/api/starters', c),
+  starterPicture: async (c: Choice) => {
+    const headers = { 'Content-Type': 'application/json' }
+    const answer = await fetch('/api/starters/preview', { method: 'POST', headers, body: JSON.stringify(c) })
+    if (answer.ok) return answer.blob()
+    const e = ((await answer.json().catch(() => null)) as Failed | null)?.error
+    throw new Problem(e?.message ?? `The server answered ${answer.status}`, e?.field, e?.code, answer.status)
+  },
   importBundle: (file: File) => call<{ id: string }>('POST', '/api/bundles', file),
   exports: (id: string) => call<ExportPart[]>('GET', `/api/clips/${id}/exports`),
   export: (id: string, shapes: string[], quick: boolean) =>

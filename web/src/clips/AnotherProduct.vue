@@ -3,6 +3,7 @@ import { computed, reactive, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type ClipSummary, type Offered } from '../api'
 import { Problem, type Clip, type Command, type Product } from '../types'
+import { allOffered } from './offered'
 import ProductPicker from './ProductPicker.vue'
 
 // The same clip for another product: which ones take the place of its own.
@@ -25,19 +26,9 @@ watch(
     named.value = false
     for (const id of Object.keys(taken)) delete taken[id]
     try {
-      const [got, products, shelf] = await Promise.all([api.clip(c.id), api.products(), api.props()])
+      const [got, list] = await Promise.all([api.clip(c.id), allOffered()])
       source.value = got.clip
-      const currency = got.clip.products[0]?.currency ?? 'EUR'
-      // What no clip sells yet is a picture on the shelf.
-      const known = new Set(products.map((o) => o.prop?.hash))
-      const pictures = shelf.filter((s) => s.prop.kind === 'cutout' && !known.has(s.prop.hash))
-      offered.value = [
-        ...products,
-        ...pictures.map(({ prop }) => ({
-          product: { id: '', name: prop.name, price: '', oldPrice: '', currency },
-          prop
-        }))
-      ]
+      offered.value = list
       nameIt()
     } catch (e) {
       problem.value = e instanceof Error ? e.message : String(e)
@@ -88,7 +79,7 @@ async function make(event: { preventDefault(): void }) {
     :model-value="clip !== null"
     size="lg"
     scrollable
-    :title="`The same for another product`"
+    title="The same for another product"
     ok-title="Make the clip"
     :ok-disabled="!changed || !name.trim()"
     cancel-title="Leave it"
@@ -104,8 +95,9 @@ async function make(event: { preventDefault(): void }) {
       <ProductPicker
         v-for="p in source.products"
         :key="p.id"
-        :product="p"
-        :prop="source.props.find((x) => x.id === p.prop)"
+        :title="`Instead of ${p.name}`"
+        :place="{ product: p, prop: source.props.find((x) => x.id === p.prop) }"
+        :currency="p.currency"
         :offered="offered"
         :taken="taken[p.id]"
         @take="take(p, $event)"

@@ -6,6 +6,7 @@ import ChoiceField from '../parts/ChoiceField.vue'
 import AnotherProduct from './AnotherProduct.vue'
 import ClipCard from './ClipCard.vue'
 import NewClip from './NewClip.vue'
+import StarterTiles from './StarterTiles.vue'
 import { useClipList } from './useClipList'
 import SessionsPanel from '../editor/SessionsPanel.vue'
 import { useDoor } from '../stores/door'
@@ -123,6 +124,7 @@ onMounted(() => load())
       <BButton v-if="clips && clips.length < total" variant="outline-primary" @click="load(true)">
         Show {{ Math.min(40, total - clips.length) }} more
       </BButton>
+      <StarterTiles v-if="clips && !deleted && !search" />
     </main>
     <NewClip v-model="creating" />
     <SessionsPanel v-model="listing" />

@@ -3,15 +3,23 @@ import { computed, ref } from 'vue'
 import type { Offered } from '../api'
 import type { Product, Prop } from '../types'
 
-// Which product takes the place of one of the clip's, and what it costs there.
-const props = defineProps<{ product: Product; prop?: Prop; offered: Offered[]; taken?: Offered }>()
+// Which product is shown, and what it costs there: one that is offered, but for the
+// one whose place it takes.
+const props = defineProps<{
+  title: string
+  place?: { product: Product; prop?: Prop }
+  currency: string
+  offered: Offered[]
+  taken?: Offered
+  row?: boolean // in one row, which can be moved along
+}>()
 const emit = defineEmits<{ take: [o: Offered]; leave: [] }>()
 const search = ref('')
 
 const others = computed(() =>
   props.offered.filter(
     (o) =>
-      (o.prop ? o.prop.hash !== props.prop?.hash : o.product.name !== props.product.name) &&
+      (o.prop ? o.prop.hash !== props.place?.prop?.hash : o.product.name !== props.place?.product.name) &&
       o.product.name.toLowerCase().includes(search.value.trim().toLowerCase())
   )
 )
@@ -19,7 +27,7 @@ const same = (o: Offered) => !!props.taken && o.prop?.hash === props.taken.prop?
 
 function pick(o: Offered) {
   if (same(o)) emit('leave')
-  else emit('take', { product: { ...o.product, currency: o.product.currency || props.product.currency }, prop: o.prop })
+  else emit('take', { product: { ...o.product, currency: o.product.currency || props.currency }, prop: o.prop })
 }
 
 const fields = [
@@ -36,24 +44,24 @@ function write(field: (typeof fields)[number]['id'], text: string) {
 <template>
   <section class="picker">
     <h3>
-      <img v-if="prop" :src="`/api/files/${prop.hash}/small`" alt="" />
-      Instead of {{ product.name }}
+      <img v-if="place?.prop" :src="`/api/files/${place.prop.hash}/small`" alt="" />
+      {{ title }}
       <input
         v-if="offered.length > 8"
         v-model="search"
         type="search"
         placeholder="Find a product"
-        :aria-label="`Find a product to show instead of ${product.name}`"
+        :aria-label="`Find a product: ${title}`"
       />
     </h3>
-    <ul class="list-unstyled">
+    <ul class="list-unstyled" :class="{ row }">
       <li v-for="o in others" :key="o.prop?.hash ?? o.product.name">
         <button
           type="button"
           class="plain"
           :class="{ chosen: same(o) }"
           :aria-pressed="same(o)"
-          :aria-label="`${o.product.name} instead of ${product.name}`"
+          :aria-label="`${title}: ${o.product.name}`"
           @click="pick(o)"
         >
           <img v-if="o.prop" :src="`/api/files/${o.prop.hash}/small`" alt="" loading="lazy" />
@@ -64,7 +72,7 @@ function write(field: (typeof fields)[number]['id'], text: string) {
       </li>
     </ul>
     <p v-if="!others.length" class="none">
-      {{ search ? 'None is called that.' : 'Bring the cut-out of another product to the shelf of any clip first.' }}
+      {{ search ? 'None is called that.' : 'Bring the cut-out of a product to the shelf of any clip first.' }}
     </p>
     <div v-if="taken" class="fields">
       <label v-for="f in fields" :key="f.id">
@@ -114,6 +122,27 @@ ul {
   max-height: 264px;
   overflow: auto;
   padding: 2px;
+}
+
+ul.row {
+  display: flex;
+  flex-wrap: nowrap;
+  margin: 0 0 0.4rem;
+  overflow-x: auto;
+}
+
+ul.row li {
+  flex: 0 0 96px;
+  padding: 0;
+  max-width: none;
+}
+
+ul.row button {
+  height: 100px;
+}
+
+ul.row img {
+  height: 46px;
 }
 
 li button {
