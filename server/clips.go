@@ -280,32 +280,3 @@ func number(c *gin.Context, name string) (int, error) {
 	}
 	return int(n), nil
 }
-
-func (s *Server) listRevisions(c *gin.Context) {
-	before, err := number(c, "before")
-	if err != nil {
-		fail(c, err)
-		return
-	}
-	list, err := s.Store.Revisions(c, c.Param("id"), before)
-	if err != nil {
-		fail(c, err)
-		return
-	}
-	c.JSON(http.StatusOK, gin.H{"revisions": list, "more": len(list) == store.RevisionsPage})
-}
-
-// restore makes an old revision the newest one.
-func (s *Server) restore(c *gin.Context) {
-	var in struct {
-		ID       string `json:"id"`       // of this command
-		Revision int    `json:"revision"` // to come back to
-		After    int    `json:"after"`    // the newest the page knows of
-	}
-	if err := readJSON(c, &in, smallBody); err != nil {
-		fail(c, err)
-		return
-	}
-	out, err := s.Store.Restore(c, c.Param("id"), in.Revision, in.After, in.ID)
-	answer(c, out, err)
-}

@@ -32,15 +32,21 @@ func (s *Server) poster(c *gin.Context) {
 		fail(c, err)
 		return
 	}
+	c.Header("Cache-Control", "no-cache")
+	s.sendPoster(c, st)
+}
+
+// sendPoster draws the poster frame of a state, or finds it.
+func (s *Server) sendPoster(c *gin.Context, st *store.State) {
 	tag := fmt.Sprintf("%q", st.ID+"-"+strconv.Itoa(st.Revision))
 	c.Header("ETag", tag)
-	c.Header("Cache-Control", "no-cache")
 	if c.GetHeader("If-None-Match") == tag {
 		c.Status(http.StatusNotModified)
 		return
 	}
 	file, err := s.posters.of(c, tag, func() ([]byte, error) { return s.drawPoster(c, st) })
 	if err != nil {
+		c.Header("Cache-Control", "no-store")
 		var drawing drawingError
 		if errors.As(err, &drawing) {
 			c.JSON(http.StatusInternalServerError, problem("drawing", "The poster frame cannot be drawn: "+err.Error(), ""))

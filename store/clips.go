@@ -152,23 +152,6 @@ func (s *Store) Heads(ctx context.Context, ids []string) (map[string]int, error)
 	return out, err
 }
 
-// Revision is one entry of a clip's history.
-type Revision struct {
-	Revision int       `json:"revision"`
-	Change   string    `json:"change"`
-	At       time.Time `json:"at"`
-}
-
-// RevisionsPage is how many revisions are listed at once.
-const RevisionsPage = 200
-
-// Revisions lists the revisions of a clip before one, the newest first; 0 is
-// from the newest on.
-func (s *Store) Revisions(ctx context.Context, id string, before int) ([]Revision, error) {
-	return many[Revision](ctx, s, `SELECT revision, change, created_at FROM revisions
-		WHERE clip_id = $1 AND (revision < $2 OR $2 = 0) ORDER BY revision DESC LIMIT $3`, id, before, RevisionsPage)
-}
-
 // Row is a revision as a page needs it to catch up.
 type Row struct {
 	Revision int             `json:"revision"`

@@ -48,7 +48,7 @@ func makeBeforeAfter(b *board) {
 	})
 	is = moved(is, lands("gust", beat(5), 14, "right", 20), begins("bob", beat(8), 12, ""))
 
-	name := func(id, says string, s spots) clip.Layer { return b.label(id, "Label", says, s) }
+	name := func(id, says string, s spots) clip.Layer { return b.label(id, "Label "+id, says, s) }
 	before := name("before", b.words["before"], spots{
 		"tall": rest("topLeft", 190, 130, 62), "portrait": rest("topLeft", 160, 90, 50), "square": rest("topLeft", 130, 80, 42), "wide": rest("topLeft", 170, 90, 54),
 	})

@@ -87,6 +87,17 @@ export interface Revision {
   revision: number
   change: string
   at: string
+  name: string
+}
+
+// Work that was done in one go.
+export interface Stretch {
+  first: number // revisions
+  last: number
+  from: string
+  to: string
+  name: string
+  changes: string[]
 }
 
 // A prop on the shelf, and the clips that use it.
@@ -175,6 +186,11 @@ export const api = {
   since: (id: string, after: number) => call<Outcome>('GET', `/api/clips/${id}/commands?after=${after}`),
   revisions: (id: string, before = 0) =>
     call<{ revisions: Revision[]; more: boolean }>('GET', `/api/clips/${id}/revisions?before=${before}`),
+  stretches: (id: string, before = 0) =>
+    call<{ stretches: Stretch[]; more: boolean }>('GET', `/api/clips/${id}/stretches?before=${before}`),
+  revision: (id: string, revision: number) => call<Opened>('GET', `/api/clips/${id}/revisions/${revision}`),
+  nameRevision: (id: string, revision: number, name: string) =>
+    call<void>('PUT', `/api/clips/${id}/revisions/${revision}/name`, { name }),
   restore: (id: string, revision: number, after: number, command: string) =>
     call<Outcome>('POST', `/api/clips/${id}/restore`, { id: command, revision, after }),
   props: () => call<Shelved[]>('GET', '/api/props'),
