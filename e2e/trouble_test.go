@@ -169,6 +169,7 @@ func TestAClipIsUndoneThroughItsRevisions(t *testing.T) {
 	u.write("input[aria-label=Lift]", "90")
 	u.saved()
 	u.clickText("button", "^Revisions$")
+	u.clickText("button", "^Each change$")
 	u.click("[aria-label='Go back to revision 1']")
 	u.waitStored("the first revision is back", func(c *clip.Clip) bool { return c.Layer("mug-layer").Lift == 44 })
 	u.wait("the page shows it", `document.querySelector('input[aria-label=Lift]').value === '44'`)

@@ -373,9 +373,13 @@ svg {
   cursor: grab;
 }
 
-.hiddenlayer svg,
-.hiddenlayer .name {
+.hiddenlayer svg {
   opacity: 0.45;
+}
+
+.hiddenlayer .name {
+  opacity: 0.75;
+  font-style: italic;
 }
 
 .end {

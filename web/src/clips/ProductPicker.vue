@@ -42,7 +42,7 @@ function write(field: (typeof fields)[number]['id'], text: string) {
 </script>
 
 <template>
-  <section class="picker">
+  <section class="picker" role="group" :aria-label="title">
     <h3>
       <img v-if="place?.prop" :src="`/api/files/${place.prop.hash}/small`" alt="" />
       {{ title }}
@@ -56,14 +56,7 @@ function write(field: (typeof fields)[number]['id'], text: string) {
     </h3>
     <ul class="list-unstyled" :class="{ row }">
       <li v-for="o in others" :key="o.prop?.hash ?? o.product.name">
-        <button
-          type="button"
-          class="plain"
-          :class="{ chosen: same(o) }"
-          :aria-pressed="same(o)"
-          :aria-label="`${title}: ${o.product.name}`"
-          @click="pick(o)"
-        >
+        <button type="button" class="plain" :class="{ chosen: same(o) }" :aria-pressed="same(o)" @click="pick(o)">
           <img v-if="o.prop" :src="`/api/files/${o.prop.hash}/small`" alt="" loading="lazy" />
           <i v-else class="bi bi-tag" aria-hidden="true" />
           <span>{{ o.product.name }}</span>

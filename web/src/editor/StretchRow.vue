@@ -56,7 +56,11 @@ function named(e: Event) {
       <strong v-else>{{ title }}</strong>
       <small>{{ when }} · {{ count === 1 ? '1 change' : `${count} changes` }}<em v-if="now"> · now</em></small>
       <span class="acts">
-        <button class="plain" :aria-label="`Name revision ${stretch.last}`" @click="naming = true">
+        <button
+          class="plain"
+          :aria-label="`${stretch.name ? 'Rename' : 'Name it'}: revision ${stretch.last}`"
+          @click="naming = true"
+        >
           {{ stretch.name ? 'Rename' : 'Name it' }}
         </button>
         <button v-if="count > 1" class="plain" :aria-expanded="each.length > 0" @click="showEach">Each change</button>

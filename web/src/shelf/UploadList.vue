@@ -8,7 +8,7 @@ const { list, drop } = useUploads()
 <template>
   <ul v-if="list.length" class="list-unstyled uploads" aria-label="Files on their way">
     <li v-for="u in list" :key="u.id" :class="{ problem: u.problem }">
-      <span class="name">{{ u.name }}</span>
+      <span v-if="!u.problem.startsWith(u.name)" class="name">{{ u.name }}</span>
       <template v-if="u.problem">
         <span role="alert">{{ u.problem }}</span>
         <button class="plain" :aria-label="`Dismiss ${u.name}`" @click="drop(u.id)">
@@ -40,10 +40,6 @@ li {
 li.problem {
   grid-template-columns: minmax(0, 1fr) auto;
   color: #8f2a0d;
-}
-
-li.problem [role='alert'] {
-  grid-row: 2;
 }
 
 .name {
