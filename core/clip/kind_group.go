@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"strings"
 
+	"billow/core/motion"
 	"billow/core/timing"
 )
 
@@ -26,14 +27,16 @@ type Inside struct {
 // Lineup lets the layers of a group take turns. Each stands in one slot after
 // the other; core writes their keys.
 type Lineup struct {
-	Slots  []Slot        `json:"slots"`           // from the first to the last that a product goes through
-	Hero   int           `json:"hero"`            // index of the slot in which a product is shown
-	Items  []Item        `json:"items"`           // in the order in which they come
-	Start  timing.Moment `json:"start"`           // when the first has arrived
-	Stay   int           `json:"stay"`            // frames from one arrival to the next
-	Beats  float64       `json:"beats,omitempty"` // the same in beats instead
-	Change int           `json:"change"`          // frames that a change takes
-	Bars   float64       `json:"bars,omitempty"`  // the same in bars instead
+	Slots  []Slot        `json:"slots"`            // from the first to the last that a product goes through
+	Hero   int           `json:"hero"`             // index of the slot in which a product is shown
+	Items  []Item        `json:"items"`            // in the order in which they come
+	Start  timing.Moment `json:"start"`            // when the first has arrived
+	Stay   int           `json:"stay"`             // frames from one arrival to the next
+	Beats  float64       `json:"beats,omitempty"`  // the same in beats instead
+	Change int           `json:"change"`           // frames that a change takes
+	Bars   float64       `json:"bars,omitempty"`   // the same in bars instead
+	Ease   *motion.Ease  `json:"ease,omitempty"`   // of the changes; without it they begin and end softly
+	Leaves bool          `json:"leaves,omitempty"` // the last product goes on, too, after its time
 }
 
 // Slot is a place on the stage, relative to the products' rests.
@@ -128,6 +131,11 @@ func (c *Clip) validateLineup(field string, l *Layer) error {
 			if in := c.Layer(id); in == nil || in.Group != l.ID {
 				return Fault(fmt.Sprintf("%s.items[%d]", field, i), "there is no layer %q in %q", id, l.Name)
 			}
+		}
+	}
+	if u.Ease != nil {
+		if err := u.Ease.Check(); err != nil {
+			return Fault(field+".ease", "%v", err)
 		}
 	}
 	return firstError(

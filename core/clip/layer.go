@@ -93,11 +93,12 @@ type Move struct {
 	ID       string        `json:"id"`
 	Kind     string        `json:"kind"` // gust, settle, swell, flutter, waft, unfurl, lull or whisk
 	At       timing.Moment `json:"at"`
-	Lands    bool          `json:"lands,omitempty"` // At is when it lands, not when it begins
-	Length   int           `json:"length"`          // frames; 0 is until the layer ends
-	Beats    float64       `json:"beats,omitempty"` // length in beats instead
-	Side     string        `json:"side,omitempty"`  // left, right, above, below, a corner, or "" (grows from nothing)
-	Turn     float64       `json:"turn"`            // degrees
-	Strength float64       `json:"strength"`        // 0..300 percent
-	Drift    float64       `json:"drift,omitempty"` // gust: units it goes on drifting until it leaves
+	Lands    bool          `json:"lands,omitempty"`  // At is when it lands, not when it begins
+	Length   int           `json:"length"`           // frames; 0 is until the layer ends
+	Beats    float64       `json:"beats,omitempty"`  // length in beats instead
+	Side     string        `json:"side,omitempty"`   // left, right, above, below, a corner, or "" (grows from nothing)
+	Turn     float64       `json:"turn"`             // degrees
+	Strength float64       `json:"strength"`         // 0..300 percent
+	Drift    float64       `json:"drift,omitempty"`  // gust: units it goes on drifting until it leaves
+	GoesOn   bool          `json:"goesOn,omitempty"` // flutter: sways evenly, to and fro in two beats, instead of dying away
 }

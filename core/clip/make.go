@@ -148,6 +148,7 @@ func (l Layer) Clone() Layer {
 	if l.Lineup != nil {
 		l.Lineup = copied(l.Lineup)
 		l.Lineup.Slots, l.Lineup.Items = slices.Clone(l.Lineup.Slots), slices.Clone(l.Lineup.Items)
+		l.Lineup.Ease = copied(l.Lineup.Ease)
 		for i := range l.Lineup.Items {
 			l.Lineup.Items[i].With = slices.Clone(l.Lineup.Items[i].With)
 		}

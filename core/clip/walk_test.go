@@ -16,22 +16,22 @@ import (
 var plain = strings.Fields(`
 	Version Name Rate Tempo Shapes.ID Shapes.W Shapes.H Markers.Name
 	Light.Direction Light.Height Light.Softness Light.Strength Light.Colour
-	Light.Tracks.Value Light.Tracks.Off Light.Tracks.Ease Light.Tracks.Out Light.Tracks.In Light.Tracks.Move
-	Sounds.ID Sounds.Trim Sounds.Gain Sounds.Keys.Value Sounds.Keys.Off Sounds.Keys.Ease Sounds.Keys.Out Sounds.Keys.In Sounds.Keys.Move
+	Light.Tracks.Value Light.Tracks.Off Light.Tracks.Ease Light.Tracks.Out Light.Tracks.In Light.Tracks.Move Light.Tracks.Eased
+	Sounds.ID Sounds.Trim Sounds.Gain Sounds.Keys.Value Sounds.Keys.Off Sounds.Keys.Ease Sounds.Keys.Out Sounds.Keys.In Sounds.Keys.Move Sounds.Keys.Eased
 	Props.ID Props.Name Props.Kind Props.Hash Props.Media Props.Credit Props.Picture Props.Sound
 	Products.ID Products.Name Products.Price Products.OldPrice Products.Currency Products.Fields
 	Layers.ID Layers.Name Layers.Kind Layers.Rest Layers.Rests Layers.Lift Layers.Shadow Layers.Blend
 	Layers.Hidden Layers.Locked Layers.Label Layers.Shutter Layers.Wander Layers.Reveal
 	Layers.Stepping.Rate Layers.Stepping.Turn Layers.Stepping.Shift Layers.Stepping.Seed
-	Layers.Tracks.Off Layers.Tracks.Ease Layers.Tracks.Out Layers.Tracks.In Layers.Tracks.Move
-	Layers.Moves.ID Layers.Moves.Kind Layers.Moves.Lands Layers.Moves.Side Layers.Moves.Turn Layers.Moves.Strength Layers.Moves.Drift
+	Layers.Tracks.Off Layers.Tracks.Ease Layers.Tracks.Out Layers.Tracks.In Layers.Tracks.Move Layers.Tracks.Eased
+	Layers.Moves.ID Layers.Moves.Kind Layers.Moves.Lands Layers.Moves.Side Layers.Moves.Turn Layers.Moves.Strength Layers.Moves.Drift Layers.Moves.GoesOn
 	Layers.Follow.Position Layers.Follow.Rotation Layers.Follow.Scale
 	Layers.Cutout.Outline Layers.Cutout.Fitted
 	Layers.Words.Text Layers.Words.Font Layers.Words.Fill Layers.Words.EmphasisFont Layers.Words.EmphasisFill Layers.Words.Align
 	Layers.Words.Width Layers.Words.LineSpacing Layers.Words.LetterSpacing Layers.Words.Outline Layers.Words.Accents Layers.Words.Plate
 	Layers.Scene.Leave.Kind
 	Layers.Inside.Speed Layers.Inside.Reverse
-	Layers.Lineup.Slots Layers.Lineup.Hero
+	Layers.Lineup.Slots Layers.Lineup.Hero Layers.Lineup.Ease Layers.Lineup.Leaves
 `)
 
 // leaves finds every field that holds something, by its path without indexes,

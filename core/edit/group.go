@@ -196,7 +196,7 @@ func (s *SetLineup) apply(c *clip.Clip) error {
 
 // MakeLineup lets layers take turns: it groups them, puts them all on one place
 // and gives the group a line-up. Words among them come and go with the product
-// before them. With a window, a card with a round hole is put in front.
+// that they show (turns). With a window, a card with a round hole is put in front.
 type MakeLineup struct {
 	Typed
 	Layers []string `json:"layers"`
@@ -243,27 +243,46 @@ func (m *MakeLineup) apply(c *clip.Clip) error {
 		inOrder(c, g.ID, products, card, words)
 		lineup = moves.ThroughAWindow(hole)
 	}
-	lineup.Items = turns(products, words)
+	lineup.Items = turns(c, products, words)
 	fitTimes(c, g, lineup)
 	g = c.Own(m.ID)
 	g.Lineup = lineup
 	return moves.RewriteLineup(c, g)
 }
 
-// turns pairs products with the words that come and go with them, in the order
-// in which both were chosen. One text for several products stays all the time.
-func turns(products, words []string) []clip.Item {
+// turns pairs products with the words that come and go with them: words that show a
+// product go with its picture, the others with products in the order in which both
+// were chosen. One text for several products stays all the time.
+func turns(c *clip.Clip, products, words []string) []clip.Item {
 	items := make([]clip.Item, len(products))
 	for i, id := range products {
 		items[i].Layer = id
 	}
-	if len(words) > 1 {
-		for i, id := range words {
+	var rest []string
+	for _, id := range words {
+		if i := slices.IndexFunc(products, func(p string) bool { return speaksOf(c, id, p) }); i >= 0 {
+			items[i].With = append(items[i].With, id)
+		} else {
+			rest = append(rest, id)
+		}
+	}
+	if len(rest) > 1 {
+		for i, id := range rest {
 			it := &items[i%len(items)]
 			it.With = append(it.With, id)
 		}
 	}
 	return items
+}
+
+// speaksOf tells whether words show the product of which a cut-out is the picture.
+func speaksOf(c *clip.Clip, words, cutout string) bool {
+	w, p := c.Layer(words), c.Layer(cutout)
+	if w.Words == nil || p.Cutout == nil {
+		return false
+	}
+	product := c.ProductOf(w)
+	return product != nil && product.Prop != "" && product.Prop == p.Cutout.Prop
 }
 
 // fitTimes lets the products share the time of a group's scene evenly: by whole

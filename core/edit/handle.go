@@ -95,7 +95,7 @@ func (h *Handle) oneWay(c *clip.Clip, l *clip.Layer) error {
 	}
 	k := KeyHere(c, l.ID, clip.Scale, frame)
 	apart(&k)
-	k.Move = ""
+	k.Move, k.Eased = "", false
 	putKey(c, l.Tracks, l.ID, clip.Scale, k)
 	return nil
 }
@@ -124,7 +124,7 @@ func (h *Handle) change(c *clip.Clip, l *clip.Layer, property string, rest func(
 	}
 	k := KeyHere(c, l.ID, property, h.Frame)
 	key(&k)
-	k.Move = ""
+	k.Move, k.Eased = "", false
 	putKey(c, l.Tracks, l.ID, property, k)
 	return nil
 }

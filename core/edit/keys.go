@@ -90,7 +90,7 @@ func sorted(clock timing.Clock, t motion.Track) motion.Track {
 // has no keys left.
 func byHand(c *clip.Clip, layer string, k *motion.Key) {
 	id := k.Move
-	k.Move = ""
+	k.Move, k.Eased = "", false
 	l := c.Layer(layer)
 	if id == "" || l == nil {
 		return
@@ -116,7 +116,7 @@ func (s *SetKey) apply(c *clip.Clip) error {
 	if err != nil {
 		return err
 	}
-	s.Key.Move = ""
+	s.Key.Move, s.Key.Eased = "", false
 	putKey(c, tracks, s.Layer, s.Property, s.Key)
 	return nil
 }
@@ -222,8 +222,13 @@ func eachKey(c *clip.Clip, refs []KeyRef, change func(KeyRef, *motion.Key)) erro
 		keys[n] = &t[i]
 	}
 	for n, k := range keys {
+		was := *k
 		change(refs[n], k)
-		byHand(c, refs[n].Layer, k)
+		if was.Move != "" && onlyEased(was, *k) {
+			k.Eased = true // the move keeps its key
+		} else {
+			byHand(c, refs[n].Layer, k)
+		}
 	}
 	done := map[KeyRef]bool{}
 	for _, ref := range refs {
@@ -235,6 +240,11 @@ func eachKey(c *clip.Clip, refs []KeyRef, change func(KeyRef, *motion.Key)) erro
 		}
 	}
 	return nil
+}
+
+// onlyEased tells whether nothing but the easing of a key is changed.
+func onlyEased(was, is motion.Key) bool {
+	return was.At == is.At && slices.Equal(was.Value, is.Value) && was.Off == is.Off && slices.Equal(was.Out, is.Out) && slices.Equal(was.In, is.In)
 }
 
 // BindKey gives one key another moment, for example a beat.
@@ -297,7 +307,7 @@ func (p *PasteKeys) apply(c *clip.Clip) error {
 		if !clip.Has(l.Kind, k.Property) {
 			continue // a cut-out has no letter spacing to paste
 		}
-		k.Key.At, k.Key.Move = clock.At(p.At+k.After), ""
+		k.Key.At, k.Key.Move, k.Key.Eased = clock.At(p.At+k.After), "", false
 		putKey(c, l.Tracks, p.Layer, k.Property, k.Key)
 	}
 	return nil

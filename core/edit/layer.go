@@ -59,6 +59,14 @@ func (s *SetLayer) apply(c *clip.Clip) error {
 		return clip.Fault("set", "the id, the kind, the group, the keys, the moves and the line-up of a layer are not set this way")
 	}
 	next.Tracks, next.Moves, next.Lineup = l.Tracks, l.Moves, l.Lineup
+	if next.Reveal != nil && (l.Reveal == nil || next.Reveal.Side != l.Reveal.Side) {
+		// A move that reveals goes by the side that was chosen last.
+		for i := range next.Moves {
+			if next.Moves[i].Kind == "unfurl" {
+				next.Moves[i].Side = next.Reveal.Side
+			}
+		}
+	}
 	*l = next
 	return nil
 }

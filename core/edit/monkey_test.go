@@ -35,6 +35,17 @@ func (m *monkey) group() string {
 
 func (m *monkey) layer() *clip.Layer { return &m.c.Layers[m.Intn(len(m.c.Layers))] }
 
+// standing are some layers that can take turns, mostly: no backdrops and no scenes.
+func (m *monkey) standing() []string {
+	var out []string
+	for range 4 {
+		if l := m.layer(); !l.Is().Fills && l.Kind != clip.KindScene && !slices.Contains(out, l.ID) {
+			out = append(out, l.ID)
+		}
+	}
+	return out
+}
+
 func (m *monkey) layers() []string {
 	var out []string
 	for range 1 + m.Intn(4) {
@@ -210,7 +221,7 @@ func (m *monkey) ofMoves(id string) []object {
 			"side": m.pick("", "left", "belowRight", "above", "inside"), "turn": m.NormFloat64() * 30, "strength": float64(m.Intn(320)), "drift": float64(m.Intn(2) * 40),
 		}},
 		{"type": "removeMove", "layer": l.ID, "id": m.pick(append(own, "gone")...)},
-		{"type": "makeLineup", "layers": m.layers(), "id": id, "window": m.Intn(2) == 0},
+		{"type": "makeLineup", "layers": m.standing(), "id": id, "window": m.Intn(2) == 0},
 		{"type": "setLineup", "layer": l.ID, "lineup": nil},
 		{"type": "stagger", "layers": m.layers(), "by": m.Intn(40), "order": m.pick("stack", "centre", "across", "odd"), "ease": object{}},
 		{"type": "closeLoop"},

@@ -73,7 +73,7 @@ func (p *PasteMotion) give(c *clip.Clip, source, l *clip.Layer) error {
 		for i := range track {
 			track[i].At = shift(track[i].At)
 			if !slices.ContainsFunc(given.Moves, func(m clip.Move) bool { return m.ID == track[i].Move }) {
-				track[i].Move = ""
+				track[i].Move, track[i].Eased = "", false
 			}
 		}
 		l.Tracks[property.Name] = track

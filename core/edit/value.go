@@ -44,7 +44,7 @@ func (s *SetValue) apply(c *clip.Clip) error {
 		return err
 	}
 	k := KeyHere(c, s.Layer, s.Property, s.Frame)
-	k.Value, k.Move = s.Value, ""
+	k.Value, k.Move, k.Eased = s.Value, "", false
 	putKey(c, tracks, s.Layer, s.Property, k)
 	return nil
 }
@@ -102,7 +102,7 @@ func KeyHere(c *clip.Clip, layer, property string, frame int) motion.Key {
 	for i, k := range t {
 		f := clock.Frame(k.At)
 		if f == frame {
-			here.Off, here.At, here.Out, here.In, here.Move, here.Ease = k.Off, k.At, k.Out, k.In, k.Move, k.Ease
+			here.Off, here.At, here.Out, here.In, here.Move, here.Eased, here.Ease = k.Off, k.At, k.Out, k.In, k.Move, k.Eased, k.Ease
 			return here
 		}
 		if f < frame {

@@ -26,6 +26,9 @@ type Key struct {
 	// Move is the ID of the move that wrote the key; a key without it was made
 	// by hand.
 	Move string `json:"move,omitempty"`
+	// Eased says that a person has chosen the easing of a key that a move wrote:
+	// it stays when the move is written anew.
+	Eased bool `json:"eased,omitempty"`
 
 	// Mark lets whoever edits find a key again; it is never written.
 	Mark int `json:"-"`

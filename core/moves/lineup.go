@@ -40,8 +40,11 @@ func ThroughAWindow(hole float64) *clip.Lineup {
 
 // RewriteLineup writes the keys of all layers of a group's line-up again.
 func RewriteLineup(c *clip.Clip, group *clip.Layer) error {
+	chosen := map[string]eases{}
 	for _, id := range c.Children(group.ID) {
-		Erase(c.Own(id), func(id string) bool { return id == lineupID })
+		l := c.Own(id)
+		chosen[id] = easedByHand(l)
+		Erase(l, func(id string) bool { return id == lineupID })
 	}
 	u := group.Lineup
 	if u == nil || len(u.Items) == 0 {
@@ -59,6 +62,9 @@ func RewriteLineup(c *clip.Clip, group *clip.Layer) error {
 		for _, id := range it.With {
 			s.companion(c.Own(id), i)
 		}
+	}
+	for id, e := range chosen {
+		e.again(c.Own(id))
 	}
 	return nil
 }
@@ -78,13 +84,21 @@ type stage struct {
 func (s *stage) times() error {
 	u := s.lineup
 	at := u.Start
+	// A start that is counted in frames stays where it is; the changes after it are
+	// counted from the beat nearest to it.
+	whole := at
 	if u.Beats > 0 && !at.OnBeat {
-		at = s.clock.Nearest(s.clock.Frame(at))
+		whole = s.clock.Nearest(s.clock.Frame(at))
 	}
-	for i := range u.Items {
+	changes := len(u.Items)
+	if u.Leaves {
+		changes++
+	}
+	for i := range changes {
 		if i > 0 {
 			if u.Beats > 0 {
-				at.Beat += u.Beats
+				at = whole
+				at.Beat += float64(i) * u.Beats
 			} else {
 				at = at.Plus(u.Stay)
 			}
@@ -99,6 +113,9 @@ func (s *stage) times() error {
 		}
 		s.arrived, s.began = append(s.arrived, at), append(s.began, began)
 		f := s.clock.Frame(at)
+		if i == len(u.Items) && f >= s.to {
+			return clip.Fault("lineup.leaves", "the last product would have left at frame %d, outside the %d frames that there are; let each stay for a shorter time, or make the scene longer", f, s.to-s.from)
+		}
 		if f < s.from || f >= s.to {
 			return clip.Fault("lineup", "product %d of %d would arrive at frame %d, outside the %d frames that there are; let each stay for a shorter time, or make the scene longer", i+1, len(u.Items), f, s.to-s.from)
 		}
@@ -131,11 +148,19 @@ func (s *stage) product(l *clip.Layer, i int) {
 		if now == 0 {
 			s.slot(l, s.first(), hold, slot)
 		} else if slot != last {
-			s.slot(l, s.began[now], soft, last)
+			s.slot(l, s.began[now], s.ease(), last)
 			s.slot(l, s.arrived[now], hold, slot)
 		}
 		last = slot
 	}
+}
+
+// ease is how products go from one slot to the next.
+func (s *stage) ease() motion.Ease {
+	if e := s.lineup.Ease; e != nil {
+		return *e
+	}
+	return soft
 }
 
 // first is the beginning of the clip: the first product stands there already.

@@ -28,6 +28,9 @@ func Default(kind string) clip.Move {
 func Draft(c *clip.Clip, l *clip.Layer, kind string, at timing.Moment) clip.Move {
 	m := Default(kind)
 	m.At = at
+	if kind == "unfurl" && l.Reveal != nil {
+		m.Side = l.Reveal.Side // as it was chosen by hand
+	}
 	from, to := c.Span(l)
 	f := c.ClockOf(l).Frame(at)
 	if k, _ := clip.MoveNamed(kind); k.Enters {
@@ -53,6 +56,7 @@ var (
 // Rewrite takes away all keys that moves wrote on a layer and writes those of
 // its moves again, in order of time.
 func Rewrite(c *clip.Clip, l *clip.Layer) error {
+	chosen := easedByHand(l)
 	Erase(l, func(id string) bool { return id != lineupID })
 	w := &writer{clip: c, layer: l, clock: c.ClockOf(l)}
 	w.from, w.to = c.Span(l)
@@ -64,6 +68,7 @@ func Rewrite(c *clip.Clip, l *clip.Layer) error {
 		}
 	}
 	letGo(l)
+	chosen.again(l)
 	return nil
 }
 

@@ -2,6 +2,7 @@ package moves
 
 import (
 	"errors"
+	"math"
 	"strings"
 	"testing"
 
@@ -363,6 +364,27 @@ func TestALineupThatDoesNotFitSaysSo(t *testing.T) {
 		var f *clip.FieldError
 		if err := RewriteLineup(c, g); !errors.As(err, &f) || !strings.HasPrefix(f.Field, "lineup") {
 			t.Errorf("%s: %v", name, err)
+		}
+	}
+}
+
+// Let go on, a flutter turns to the other side with every beat, as far each time, and
+// ends upright.
+func TestAFlutterThatGoesOnSwaysWithTheBeats(t *testing.T) {
+	tall, _ := clip.StandardShape("tall")
+	c := clip.New("Sway", tall, 30, 300) // at 120 beats a minute, a beat lasts 15 frames
+	l := clip.NewLayer("flag", "Flag", clip.KindCard)
+	l.Card = &clip.Card{Form: "card", Aspect: 1}
+	l.Moves = []clip.Move{{ID: "flutter", Kind: "flutter", At: timing.At(30), Length: 90, Turn: 10, Strength: 100, GoesOn: true}}
+	c.Layers = append(c.Layers, l)
+	flag := c.Layer("flag")
+	if err := Rewrite(c, flag); err != nil {
+		t.Fatal(err)
+	}
+	curve := clip.Curve(clip.Rotation, flag.Tracks[clip.Rotation], c.Clock())
+	for frame, want := range map[float64]float64{30: 0, 45: 10, 60: -10, 75: 10, 105: 10, 120: 0} {
+		if got := curve.At(frame, 0); math.Abs(got-want) > 1e-9 {
+			t.Errorf("on frame %g it is turned by %g, want %g", frame, got, want)
 		}
 	}
 }

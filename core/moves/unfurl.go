@@ -17,6 +17,8 @@ func (w *writer) unfurl() {
 	if !slices.Contains(motion.Sides[:4], side) {
 		side = "below"
 	}
+	// What was chosen in the layer's settings stays: the move asks for a side, but
+	// not for sliding.
 	slide := w.layer.Reveal == nil || w.layer.Reveal.Slide
 	w.layer.Reveal = &clip.Reveal{Side: side, Slide: slide}
 }

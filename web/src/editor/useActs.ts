@@ -54,7 +54,11 @@ export function useActs() {
     base: p.position
   })
 
-  const nudge = (dx: number, dy: number) => editor.runAll(placed().map((p) => handle(p, { dx, dy })))
+  // Keys may come sooner than it is known where a new layer is.
+  async function nudge(dx: number, dy: number) {
+    if (editor.chosen.some((l) => !editor.placeOf(l))) await editor.look()
+    await editor.runAll(placed().map((p) => handle(p, { dx, dy })))
+  }
 
   async function align(how: Lining['how']) {
     const layers = placed().map((p) => p.layer)

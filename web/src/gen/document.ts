@@ -105,6 +105,7 @@ export interface Key {
   out?: number[]
   in?: number[]
   move?: string
+  eased?: boolean
 }
 
 export interface Layer {
@@ -163,6 +164,8 @@ export interface Lineup {
   beats?: number
   change: number
   bars?: number
+  ease?: Ease | null
+  leaves?: boolean
 }
 
 export interface Mark {
@@ -183,6 +186,7 @@ export interface Move {
   turn: number
   strength: number
   drift?: number
+  goesOn?: boolean
 }
 
 export interface Pattern {

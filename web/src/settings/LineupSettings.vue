@@ -4,7 +4,9 @@ import { useEditor } from '../stores/editor'
 import type { Command, Layer, Lineup, Slot } from '../types'
 import ChoiceField from '../parts/ChoiceField.vue'
 import IconButton from '../parts/IconButton.vue'
+import EaseField from '../parts/EaseField.vue'
 import NumberField from '../parts/NumberField.vue'
+import { easings, listed } from '../words'
 
 // The products that take turns in a group, their slots and their times.
 const props = defineProps<{ lineup: Lineup; layer: Layer }>()
@@ -50,6 +52,33 @@ function add(id: string) {
     set: { pin: first.rest.pin, x: first.rest.x, y: first.rest.y }
   }
   editor.runAll([...(rest ? [rest] : []), join, change])
+}
+
+// Words that come with a product of which they do not speak were paired by order.
+const unsure = computed(() =>
+  props.lineup.items.flatMap((it) => {
+    const prop = editor.layers.get(it.layer)?.cutout?.prop
+    const product = editor.clip?.products.find((p) => p.prop === prop)?.id
+    return (it.with ?? []).filter((w) => product && editor.layers.get(w)?.words?.product !== product).map(name)
+  })
+)
+
+// Keys that were changed by hand stay, whatever is set here, until they are given up.
+const written = ['position', 'scale', 'rotation', 'opacity']
+const byHand = computed(() =>
+  props.lineup.items.flatMap(({ layer }) =>
+    (editor.view.rows.find((r) => r.layer === layer)?.tracks ?? [])
+      .filter((t) => written.includes(t.property))
+      .flatMap((t) => t.beads.filter((b) => !b.move).map((b) => ({ layer, property: t.property, frame: b.frame })))
+  )
+)
+
+function writeAnew() {
+  const keys = byHand.value
+  editor.runAll([
+    { type: 'removeKeys', keys },
+    { type: 'setLineup', layer: props.layer.id, lineup: props.lineup }
+  ])
 }
 
 // pair lets words come and go with a product, or no longer.
@@ -99,6 +128,11 @@ function pair(i: number, id: string, on: boolean) {
         </span>
       </li>
     </ol>
+    <p v-if="unsure.length" class="unsure">
+      <i class="bi bi-question-circle" aria-hidden="true" />
+      {{ listed(unsure) }} {{ unsure.length === 1 ? 'shows' : 'show' }} no product of their own: paired by order. Give
+      words their product, or pair them here.
+    </p>
     <ChoiceField
       bare
       label="Add a product to the line-up"
@@ -116,6 +150,7 @@ function pair(i: number, id: string, on: boolean) {
         v-if="lineup.beats"
         label="Each, beats"
         :value="lineup.beats"
+        hint="From one to the next, the change included"
         @change="set({ beats: Math.max(0, $event) })"
       />
       <NumberField
@@ -123,6 +158,7 @@ function pair(i: number, id: string, on: boolean) {
         v-else
         label="Each, frames"
         :value="lineup.stay"
+        hint="From one to the next, the change included"
         @change="set({ stay: Math.max(2, Math.round($event)) })"
       />
       <NumberField
@@ -154,6 +190,19 @@ function pair(i: number, id: string, on: boolean) {
         "
       />
     </div>
+    <p v-if="byHand.length" class="unsure">
+      <i class="bi bi-hand-index" aria-hidden="true" />
+      {{ byHand.length === 1 ? '1 key is' : `${byHand.length} keys are` }} set by hand and stay as they are.
+      <button class="plain" @click="writeAnew">Let the line-up write them</button>
+    </p>
+    <label class="check">
+      <input type="checkbox" :checked="lineup.leaves ?? false" @change="set({ leaves: !lineup.leaves })" />
+      the last one leaves, too
+    </label>
+    <details>
+      <summary>Easing of the changes</summary>
+      <EaseField :ease="lineup.ease ?? { kind: 'inOut' }" :kinds="easings" @change="set({ ease: $event })" />
+    </details>
     <details>
       <summary>Slots</summary>
       <div class="three">
@@ -206,6 +255,17 @@ li {
   border: 1px solid var(--line);
   font-size: 0.74rem;
   padding: 0 0.3rem;
+}
+
+.unsure {
+  font-size: 0.78rem;
+  color: var(--brass-deep);
+  margin-bottom: 0.4rem;
+}
+
+.check {
+  display: block;
+  font-size: 0.82rem;
 }
 
 .spaced {

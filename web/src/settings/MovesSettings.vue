@@ -43,8 +43,8 @@ const kindOf = (m: Move): Kind => moveKinds.find((k) => k.id === m.kind) ?? move
     <h2>Moves</h2>
     <MoveKinds @add="openId = $event" />
     <p v-if="!moves.length" class="says">
-      A move writes ordinary keys. What brings the layer in ends at the playhead, all else begins there; on a beat it
-      stays bound to the beat.
+      A move writes ordinary keys. What brings the layer in ends at the playhead, if there is time before it; all else
+      begins there. On a beat it stays bound to the beat.
     </p>
     <div v-for="m in moves" :key="m.id" class="move" :data-move="m.id">
       <div class="title">
@@ -117,6 +117,10 @@ const kindOf = (m: Move): Kind => moveKinds.find((k) => k.id === m.kind) ?? move
         <label class="check">
           <input type="checkbox" :checked="m.lands ?? false" @change="set(m, { lands: !m.lands })" />
           {{ isOn(m) ? 'ends on its beat' : 'ends at its time' }}, instead of beginning there
+        </label>
+        <label v-if="m.kind === 'flutter'" class="check">
+          <input type="checkbox" :checked="m.goesOn ?? false" @change="set(m, { goesOn: !m.goesOn })" />
+          goes on, from side to side with every beat
         </label>
         <button class="plain" @click="set(m, {}, here())">
           <i class="bi bi-geo" aria-hidden="true" />

@@ -1,5 +1,6 @@
 import { computed, ref } from 'vue'
 import { sendFile } from '../api'
+import { useNotices } from '../stores/notices'
 import { Problem, type Prop } from '../types'
 
 // A file on its way to the shelf.
@@ -29,6 +30,7 @@ export function useUploads() {
     list.value = [...list.value, ...jobs.map(({ file, id }) => ({ id, name: file.name, share: 0, problem: '' }))]
     const brought: (Prop | null)[] = files.map(() => null)
     let begun = 0
+    const problems: string[] = []
     const work = async () => {
       while (begun < jobs.length) {
         const at = begun++
@@ -37,11 +39,16 @@ export function useUploads() {
           brought[at] = await sendFile(file, (share) => change(id, { share }))
           drop(id)
         } catch (e) {
-          change(id, { problem: e instanceof Problem ? e.message : String(e) })
+          const problem = e instanceof Problem ? e.message : String(e)
+          problems.push(problem)
+          change(id, { problem })
         }
       }
     }
     await Promise.all(Array.from({ length: atOnce }, work))
+    // The shelf may not be open, so it is said as well.
+    const more = problems.length > 1 ? `, and ${problems.length - 1} more` : ''
+    if (problems.length) useNotices().say(problems[0] + more, 'problem')
     return brought.filter((p): p is Prop => !!p)
   }
 

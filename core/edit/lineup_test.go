@@ -1,0 +1,121 @@
+package edit
+
+import (
+	"encoding/json"
+	"math"
+	"slices"
+	"strings"
+	"testing"
+
+	"billow/core/clip"
+	"billow/core/motion"
+)
+
+// priced is three with a picture and a product of its own for each of the cut-outs,
+// and words that show the products in another order than they are stacked.
+func priced() *clip.Clip {
+	c := three()
+	for i, id := range []string{"a", "b", "c"} {
+		c.Props = append(c.Props, clip.Prop{ID: "p" + id, Name: id, Kind: clip.KindCutout, Hash: strings.Repeat(id, 64), Media: "image/png",
+			Picture: &clip.Picture{W: 80, H: 60, Visible: [4]int{0, 0, 80, 60}}})
+		c.Products = append(c.Products, clip.Product{ID: "of-" + id, Name: strings.ToUpper(id), Price: "5.00", Currency: "EUR", Prop: "p" + id})
+		c.Layer(id).Cutout.Prop = "p" + id
+		c.Layer([]string{"wc", "wa", "wb"}[i]).Words.Product = "of-" + id
+	}
+	return c
+}
+
+func TestALineupPairsWordsWithTheProductThatTheyShow(t *testing.T) {
+	c := do(t, priced(), `{"type":"makeLineup","layers":["a","b","c","wa","wb","wc"],"id":"line"}`)
+	got := ""
+	for _, it := range c.Layer("line").Lineup.Items {
+		got += it.Layer + ":" + strings.Join(it.With, ",") + " "
+	}
+	if got != "a:wc b:wa c:wb " {
+		t.Errorf("the pairs are %s", got)
+	}
+}
+
+// changed is a line-up with some of its settings changed.
+func changed(t *testing.T, c *clip.Clip, change func(u *clip.Lineup)) *clip.Clip {
+	t.Helper()
+	u := *c.Layer("line").Lineup
+	change(&u)
+	raw, err := json.Marshal(map[string]any{"type": "setLineup", "layer": "line", "lineup": u})
+	if err != nil {
+		t.Fatal(err)
+	}
+	return do(t, c, string(raw))
+}
+
+// byFrames is a line-up that is counted in frames: b arrives on frame 60, c on 120.
+func byFrames(t *testing.T) *clip.Clip {
+	t.Helper()
+	c := do(t, three(), `{"type":"makeLineup","layers":["a","b","c"],"id":"line"}`)
+	return changed(t, c, func(u *clip.Lineup) {
+		u.Beats, u.Bars, u.Start.OnBeat, u.Start.Beat, u.Stay, u.Change = 0, 0, false, 0, 60, 12
+	})
+}
+
+func TestTheLastProductCanLeave(t *testing.T) {
+	c := byFrames(t)
+	x := func(c *clip.Clip, layer string, frame float64) float64 {
+		l := c.Layer(layer)
+		return clip.Curve(clip.Position, l.Tracks[clip.Position], c.ClockOf(l)).At(frame, 0)
+	}
+	if got := x(c, "c", 200); math.Abs(got) > 1e-9 {
+		t.Errorf("without that, the last product is at %g", got)
+	}
+	c = changed(t, c, func(u *clip.Lineup) { u.Leaves = true })
+	gone := c.Layer("line").Lineup.Slots[2].X
+	if got := x(c, "c", 167); math.Abs(got) > 1e-9 {
+		t.Errorf("before its time is over, it is at %g", got)
+	}
+	if got := x(c, "c", 180); math.Abs(got-gone) > 1e-9 {
+		t.Errorf("when it has left, it is at %g, not in the last slot, %g", got, gone)
+	}
+	u := *c.Layer("line").Lineup
+	u.Stay = 100
+	raw, _ := json.Marshal(map[string]any{"type": "setLineup", "layer": "line", "lineup": u})
+	refused(t, c, string(raw), "lineup.leaves")
+}
+
+func TestTheChangesOfALineupHaveAnEasing(t *testing.T) {
+	c := changed(t, byFrames(t), func(u *clip.Lineup) { u.Ease = &motion.Ease{Kind: motion.Linear} })
+	l := c.Layer("b")
+	curve := clip.Curve(clip.Position, l.Tracks[clip.Position], c.ClockOf(l))
+	from := c.Layer("line").Lineup.Slots[0].X
+	if got := curve.At(54, 0); math.Abs(got-from/2) > 1e-6 {
+		t.Errorf("half-way through an even change it is at %g, not half-way from %g", got, from)
+	}
+	// One of the changes has another easing: it stays when the places change.
+	c = do(t, c, `{"type":"setEase","keys":[{"layer":"b","property":"position","frame":48}],"ease":{"kind":"in"}}`)
+	c = changed(t, c, func(u *clip.Lineup) { u.Slots[0].X = 300 })
+	for _, k := range c.Layer("b").Tracks[clip.Position] {
+		if f := c.Clock().Frame(k.At); f == 48 && (k.Ease.Kind != motion.In || k.Value[0] != 300) {
+			t.Errorf("on frame 48 it is at %v and goes on %s", k.Value, k.Ease.Kind)
+		}
+	}
+}
+
+// A start that is counted in frames stays on its frame, whatever the tempo becomes.
+func TestAStartInFramesStaysWhenTheTempoChanges(t *testing.T) {
+	c := changed(t, byFrames(t), func(u *clip.Lineup) { u.Beats, u.Start.Frames = 4, 20 })
+	arrives := func(c *clip.Clip) (out []int) {
+		for _, k := range c.Layer("b").Tracks[clip.Position] {
+			out = append(out, c.Clock().Frame(k.At))
+		}
+		return out
+	}
+	before := arrives(c)
+	c = do(t, c, `{"type":"setTempo","bpm":93}`)
+	if f := c.ClockOf(c.Layer("line")).Frame(c.Layer("line").Lineup.Start); f != 20 {
+		t.Errorf("it starts on frame %d", f)
+	}
+	// At 93 beats a minute a beat lasts 19.35 frames: frame 20 is nearest to the first
+	// beat after the beginning, and four beats later is frame 96.8.
+	after := arrives(c)
+	if got := after[len(after)-1]; len(after) < 3 || !slices.Contains(after, 97) {
+		t.Errorf("at 120 beats b changes on %v, at 93 on %v, and last on %d", before, after, got)
+	}
+}
