@@ -156,6 +156,19 @@ func TestALetterThatNoFontHasIsReported(t *testing.T) {
 	}
 }
 
+// A disc that is to be so wide is, whatever is written in it.
+func TestADiscKeepsItsSize(t *testing.T) {
+	wide := func(text string, size float64) float64 {
+		return set(t, clip.Words{Text: text, Plate: &clip.Plate{Kind: "disc", Room: 40, Size: size}}, 80, nil).W
+	}
+	if a, b := wide("−9%", 0), wide("−29%", 0); a >= b-10 {
+		t.Errorf("going by the words, discs are %g and %g wide", a, b)
+	}
+	if a, b := wide("−9%", 350), wide("−29%", 350); math.Abs(a-280) > 1e-9 || math.Abs(b-280) > 1e-9 {
+		t.Errorf("at 350%% of 80 units, discs are %g and %g wide, want 280", a, b)
+	}
+}
+
 func TestWordsAreDrawnWithinTheirBitmap(t *testing.T) {
 	b := set(t, clip.Words{Text: "Ågy", Fill: colour.RGB(0), Plate: &clip.Plate{Kind: "burst", Fill: colour.RGB(0xFF0000), Room: 40}}, 100, nil)
 	m, _, _ := b.Raster(0.54, words.Pen{}, colour.Colour{})

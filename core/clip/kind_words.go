@@ -43,6 +43,9 @@ type Plate struct {
 	Kind string        `json:"kind"` // pill, card, disc or burst
 	Fill colour.Colour `json:"fill"`
 	Room float64       `json:"room"` // space around the words, percent of the font size
+	// Size is how wide a disc or a burst is, in percent of the font size, whatever the
+	// words are; 0 is as wide as they want it.
+	Size float64 `json:"size,omitempty"`
 }
 
 var wordsKind = &Kind{
@@ -122,7 +125,7 @@ func checkWords(c *Clip, field string, l *Layer) error {
 		if !slices.Contains([]string{"pill", "card", "disc", "burst"}, p.Kind) {
 			return Fault(field+".plate.kind", "a plate is a pill, a card, a disc or a burst, not %q", p.Kind)
 		}
-		if err := within(field+".plate.room", p.Room, 0, 400); err != nil {
+		if err := firstError(within(field+".plate.room", p.Room, 0, 400), within(field+".plate.size", p.Size, 0, 3000)); err != nil {
 			return err
 		}
 	}

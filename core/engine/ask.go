@@ -57,6 +57,7 @@ var Methods = map[string]Method{
 	"places":      ask(places),
 	"told":        ask(told),
 	"path":        ask(path),
+	"pinned":      ask(pinned),
 	"pick":        ask(pick),
 	"snap":        ask(snap),
 	"align":       ask(align),

@@ -92,6 +92,26 @@ func path(e *Engine, in InShape) (frame.Path, error) {
 	return e.arranged(s).Path(in.Layer), nil
 }
 
+// Pinning is a layer that is to be pinned to an edge or corner of a shape.
+type Pinning struct {
+	Shape string `json:"shape"`
+	Layer string `json:"layer"`
+	Pin   string `json:"pin"`
+}
+
+// pinned is where a layer rests that lies inside at an edge or corner.
+func pinned(e *Engine, in Pinning) (clip.Rest, error) {
+	s, err := e.shape(in.Shape)
+	if err != nil {
+		return clip.Rest{}, err
+	}
+	r, ok := e.arranged(s).Pinned(in.Layer, in.Pin)
+	if !ok {
+		return r, clip.Fault("layer", "there is no layer %q that can be pinned", in.Layer)
+	}
+	return r, nil
+}
+
 // loopGap tells how well the last frame meets the first.
 func loopGap(e *Engine, in InShape) (frame.LoopGap, error) {
 	s, err := e.shape(in.Shape)

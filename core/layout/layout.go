@@ -23,12 +23,12 @@ func Frame(s clip.Shape) Box {
 // PinPoint is where a pin lies, in units from the frame's centre.
 func PinPoint(pin string, s clip.Shape) (x, y float64) {
 	w, h := Extent(s)
-	sx, sy := pinSide(pin)
+	sx, sy := PinSide(pin)
 	return sx * w / 2, sy * h / 2
 }
 
-// pinSide is -1, 0 or 1 on each axis.
-func pinSide(pin string) (x, y float64) {
+// PinSide is which edges a pin is at: -1, 0 or 1 on each axis.
+func PinSide(pin string) (x, y float64) {
 	switch pin {
 	case "left", "topLeft", "bottomLeft":
 		x = -1
@@ -56,7 +56,8 @@ func PutAt(c *clip.Clip, l *clip.Layer, s clip.Shape, x, y float64) {
 // RestIn is where a layer stands in a shape: its own rest there, or one derived
 // from the home shape. A derived rest keeps its distance from the edge it is
 // pinned to and its share of the frame on an axis on which it is not, and
-// shrinks where the frame has less room, by the square root of what is lost.
+// shrinks where the frame has less room, by the square root of what is lost. What is
+// in a group stays together (together.go).
 func RestIn(c *clip.Clip, l *clip.Layer, s clip.Shape) clip.Rest {
 	home := c.Shapes[0]
 	if r, ok := l.Rests[s.ID]; ok {
@@ -65,11 +66,19 @@ func RestIn(c *clip.Clip, l *clip.Layer, s clip.Shape) clip.Rest {
 	if s.ID == home.ID {
 		return l.Rest
 	}
+	if g := outermost(c, l); g != nil {
+		return together(c, g, l, s)
+	}
+	return derived(l, home, s)
+}
+
+// derived is the rest of a layer that stands by itself.
+func derived(l *clip.Layer, home, s clip.Shape) clip.Rest {
 	hw, hh := Extent(home)
 	w, h := Extent(s)
 	shrink := Shrink(home, s)
 	r := l.Rest
-	px, py := pinSide(r.Pin)
+	px, py := PinSide(r.Pin)
 	r.X *= axisFactor(px, w/hw, shrink)
 	r.Y *= axisFactor(py, h/hh, shrink)
 	if !l.Is().Holds { // what is in it shrinks by itself

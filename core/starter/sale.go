@@ -116,6 +116,7 @@ func (b *board) oneOnSale(i int) []clip.Layer {
 			"tall": rest("centre", 280, 330, 94), "portrait": rest("centre", 310, 225, 82), "square": rest("centre", 290, 165, 70), "wide": rest("centre", -60, 275, 92),
 		}.turned(10))
 		badge.Words.Product = clip.ProductSlot
+		badge.Words.Plate.Size = 345 // all alike, whatever the percentages
 		if i == 2 {
 			badge.Words.Plate.Fill, badge.Words.Fill = b.p.Card, b.p.OnCard
 		}

@@ -319,6 +319,9 @@ func (s *setter) plate(b *Block, p *clip.Plate, size, capsHeight float64) {
 		// quarters of the way from their longer side to their diagonal.
 		side := max(b.W, capsHeight)
 		d := side + 0.5*min(b.W, capsHeight) + 2*room
+		if p.Size > 0 {
+			d = p.Size / 100 * size
+		}
 		w, h = d, d
 		path = paint.RoundRect(d, d, d/2)
 		if p.Kind == "burst" {

@@ -263,6 +263,12 @@ export interface Peak {
   fast: boolean
 }
 
+export interface Pinning {
+  shape: string
+  layer: string
+  pin: string
+}
+
 export interface PivotAt {
   shape: string
   frame: number
@@ -547,6 +553,7 @@ export interface Methods {
   path: { in: InShape; out: Path }
   pick: { in: Point; out: string[] }
   picture: { in: string; out: boolean }
+  pinned: { in: Pinning; out: Rest }
   pivot: { in: PivotAt; out: Pivoted }
   places: { in: Looking; out: Places }
   posterFrame: { in: null; out: number }

@@ -208,6 +208,7 @@ export interface Plate {
   kind: 'pill' | 'card' | 'disc' | 'burst'
   fill: string
   room: number
+  size?: number
 }
 
 export interface Product {

@@ -3,6 +3,7 @@ import { computed, type Component } from 'vue'
 import { useChoices } from './useChoices'
 import { named } from '../parts/fields'
 import { useEditor } from '../stores/editor'
+import { useNotices } from '../stores/notices'
 import type { Changed, Layer, Rest, Reveal } from '../types'
 import { blends, kindOf, pins, shapeName, sides } from '../words'
 import ChoiceField from '../parts/ChoiceField.vue'
@@ -58,6 +59,16 @@ const lies = computed(() => {
   return (editor.clip?.layers.findIndex((l) => l.kind === 'scene') ?? 0) > at ? beneath : over
 })
 
+// pinTo puts the layer inside at an edge or a corner.
+async function pinTo(pin: Rest['pin']) {
+  try {
+    const { x, y } = await editor.ask('pinned', { shape: editor.shape, layer: editor.selected, pin })
+    setRest({ pin, x, y })
+  } catch (e) {
+    useNotices().fail(e)
+  }
+}
+
 function lie(to: string) {
   const group = to === over || to === beneath ? '' : to
   editor.run({ type: 'intoGroup', layers: [editor.selected], group, beneath: to === beneath })
@@ -93,12 +104,7 @@ function lie(to: string) {
         </button>
       </h2>
       <div class="three">
-        <ChoiceField
-          label="Pinned to"
-          :value="rest.pin"
-          :options="pins"
-          @change="setRest({ pin: $event, x: 0, y: 0 })"
-        />
+        <ChoiceField label="Pinned to" :value="rest.pin" :options="pins" @change="pinTo" />
         <NumberField label="Right" :value="rest.x" @change="setRest({ x: $event })" />
         <NumberField label="Down" :value="rest.y" @change="setRest({ y: $event })" />
         <NumberField label="Size" :value="rest.size" @change="setRest({ size: $event })" />

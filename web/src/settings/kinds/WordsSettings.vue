@@ -123,6 +123,14 @@ function addField(name: string) {
           :value="content.plate.room"
           @change="set({ plate: { ...content.plate, room: $event } })"
         />
+        <NumberField
+          v-if="content.plate?.kind === 'disc' || content.plate?.kind === 'burst'"
+          label="Across"
+          unit="%"
+          :value="content.plate.size ?? 0"
+          hint="So wide whatever is written, in percent of the words’ size; 0 goes by the words"
+          @change="set({ plate: { ...content.plate, size: Math.max(0, $event) } })"
+        />
       </div>
       <ColourField label="Outline colour" :value="content.outline" @change="set({ outline: $event })" />
       <ColourField
