@@ -73,6 +73,18 @@ func TestAxeFindsNothingInTheEditor(t *testing.T) {
 	u.wait("that is remembered", "localStorage.getItem('billow-more-properties') !== 'true'")
 }
 
+func TestAxeFindsNothingInALineup(t *testing.T) {
+	u := visit(t, "/clips/"+copyOf(t, 2))
+	u.ready()
+	u.eval("void window.billowEditor.select('stage')")
+	u.clickText("[role=tab]", "^Motion$")
+	u.text("h2", "^Line-up$")
+	u.eval("void document.querySelectorAll('.side details').forEach((d) => (d.open = true))")
+	u.finds("the line-up")
+	u.eval("void document.querySelectorAll('.side details').forEach((d) => (d.open = false))")
+	u.wait("that is remembered", "localStorage.getItem('billow-more-properties') !== 'true'")
+}
+
 func TestAxeFindsNothingInDialogsAndBars(t *testing.T) {
 	u := visit(t, "/clips/"+copyOf(t, 0))
 	u.ready()

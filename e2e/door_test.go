@@ -56,6 +56,7 @@ func TestSigningInWhileWorking(t *testing.T) {
 	}
 	enter("tin kettle on the water")
 	u.text(".door .problem", "not the pass phrase")
+	u.finds("signing in")
 	enter("tin kettle on the fire")
 	u.ready()
 	u.clickText(".row-line .name", "^Mug$")
@@ -71,4 +72,8 @@ func TestSigningInWhileWorking(t *testing.T) {
 	u.waitStored("the change that waited is stored", func(c *clip.Clip) bool { return c.Layer("mug-layer").Lift == 72 })
 	u.click("[aria-label=Undo]")
 	u.waitStored("it can be undone", func(c *clip.Clip) bool { return c.Layer("mug-layer").Lift == 71 })
+	u.must("going to the clips", u.page.Navigate("http://"+l.Addr().String()+"/"))
+	u.clickText("button", "Who is signed in")
+	u.find(".modal.show")
+	u.finds("who is signed in")
 }

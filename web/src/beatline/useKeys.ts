@@ -3,8 +3,16 @@ import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import type { Command, Ease, Key, KeyRef } from '../types'
+import { easings, listed, propertyName } from '../words'
 
 const same = (a: KeyRef, b: KeyRef) => a.layer === b.layer && a.property === b.property && a.frame === b.frame
+
+// kindsOf counts keys by what they are of: "3 keys of position".
+export function kindsOf(keys: KeyRef[]): string[] {
+  const count = new Map<string, number>()
+  for (const k of keys) count.set(k.property, (count.get(k.property) ?? 0) + 1)
+  return [...count].map(([p, n]) => `${n} ${n === 1 ? 'key' : 'keys'} of ${propertyName(p).toLowerCase()}`)
+}
 
 // useKeys is what can be done with the keys that are selected.
 export function useKeys() {
@@ -107,7 +115,12 @@ export function useKeys() {
     return editor.run({ type: 'removeKeys', keys })
   }
 
-  const ease = (e: Ease) => editor.run({ type: 'setEase', keys: editor.keys, ease: e })
+  // ease says what was changed where that is more than one kind of keys.
+  async function ease(e: Ease, keys = editor.keys) {
+    const said = kindsOf(keys)
+    if ((await editor.run({ type: 'setEase', keys, ease: e })) && said.length > 1)
+      notices.say(`${easings.find((x) => x.id === e.kind)?.name}: ${listed(said)}`)
+  }
 
   // hold keeps the chosen layers as they were at their last keys, up to here.
   function hold() {

@@ -78,10 +78,10 @@ useEventListener(window, 'drop', async (e: DragEvent) => {
 </script>
 
 <template>
-  <div v-if="lost" class="lost">
+  <main v-if="lost" class="lost">
     <p>This clip cannot be opened: {{ lost }}</p>
     <RouterLink to="/">Back to the clips</RouterLink>
-  </div>
+  </main>
   <div v-else-if="!editor.clip" class="opening" role="status">
     <img :src="`/api/clips/${id}/poster.jpg`" alt="" />
     <span>Opening the clip…</span>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useKeys } from '../beatline/useKeys'
+import { kindsOf, useKeys } from '../beatline/useKeys'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
 import type { Ease, Key, KeyRef } from '../types'
-import { easings, properties, propertyName, timecode } from '../words'
+import { easings, listed, properties, propertyName, timecode } from '../words'
 import EaseField from '../parts/EaseField.vue'
 import PropertyRow from '../beatline/PropertyRow.vue'
 
@@ -38,11 +38,11 @@ const first = computed<Key | undefined>(() => (eased.value[0] ? keys.key(eased.v
 const about = computed(() => {
   const n = eased.value.length
   const k = eased.value[0]
-  if (n !== 1 || !k) return `${n} keys`
+  if (n !== 1 || !k) return `of ${listed(kindsOf(eased.value))}`
   return `${propertyName(k.property)} at ${timecode(k.frame, editor.clip?.rate ?? 30)}`
 })
 
-const setEase = (ease: Ease) => editor.run({ type: 'setEase', keys: eased.value, ease })
+const setEase = (ease: Ease) => keys.ease(ease, eased.value)
 </script>
 
 <template>
