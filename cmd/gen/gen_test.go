@@ -25,7 +25,7 @@ func TestTheFilesAreFresh(t *testing.T) {
 func TestEveryCommandAndPropertyIsTold(t *testing.T) {
 	all := files()
 	for name := range edit.Commands() {
-		if !strings.Contains(all["../../web/src/gen/asked.ts"], "{ type: '"+name+"'") {
+		if !strings.Contains(all["../../web/src/gen/commands.ts"], "{ type: '"+name+"'") {
 			t.Errorf("the command %s is missing", name)
 		}
 	}

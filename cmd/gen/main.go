@@ -12,11 +12,11 @@ import (
 // files are what is written, by where they lie, seen from this folder.
 func files() map[string]string {
 	const page = "../../web/src/gen/"
-	document, asked := types()
-	return map[string]string{
-		page + "document.ts": document, page + "asked.ts": asked, page + "catalogue.ts": catalogue(),
-		"../../fonts/letters.go": letters(),
+	out := map[string]string{page + "catalogue.ts": catalogue(), "../../fonts/letters.go": letters()}
+	for name, text := range types() {
+		out[page+name] = text
 	}
+	return out
 }
 
 const head = "// Made from the core by `go generate ./cmd/gen`; not to be changed here.\n\n"

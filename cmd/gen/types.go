@@ -20,8 +20,8 @@ type writer struct {
 }
 
 // types writes the document, and what the engine is asked about it: commands,
-// questions and answers.
-func types() (document, asked string) {
+// questions and answers, by the names of their files.
+func types() map[string]string {
 	w := &writer{map[reflect.Type]string{}, map[string]string{}}
 	w.of(reflect.TypeFor[clip.Clip]())
 	names := slices.Sorted(maps.Keys(w.done))
@@ -34,7 +34,7 @@ func types() (document, asked string) {
 		m := engine.Methods[name]
 		fmt.Fprintf(&methods, "  %s: { in: %s; out: %s }\n", name, w.of(m.In), w.of(m.Out))
 	}
-	document = head
+	document := head
 	for _, name := range slices.Sorted(maps.Keys(w.done)) {
 		if slices.Contains(names, name) {
 			document += w.done[name] + "\n"
@@ -42,17 +42,31 @@ func types() (document, asked string) {
 			rest.WriteString(w.done[name] + "\n")
 		}
 	}
-	rest.WriteString(changed)
-	fmt.Fprintf(&rest, "// Command is one change of a clip.\nexport type Command =\n%s\n", commands.String())
-	fmt.Fprintf(&rest, "// Methods are what the engine is asked and what it answers.\nexport interface Methods {\n%s}\n", methods.String())
+	others := slices.DeleteFunc(slices.Sorted(maps.Keys(w.done)), func(name string) bool { return slices.Contains(names, name) })
+	orders := changed + "// Command is one change of a clip.\nexport type Command =\n" + commands.String()
+	told := "// Methods are what the engine is asked and what it answers.\nexport interface Methods {\n" + methods.String() + "}\n"
+	said := rest.String()
+	ordered := []string{"Changed", "Command"}
+	return map[string]string{
+		"document.ts": strings.TrimSuffix(document, "\n"),
+		"asked.ts":    head + using(ordered, "commands", said) + using(names, "document", said) + "\n" + strings.TrimSuffix(said, "\n"),
+		"commands.ts": head + using(others, "asked", orders) + using(names, "document", orders) + "\n" + orders,
+		"methods.ts":  head + using(others, "asked", told) + using(ordered, "commands", told) + using(names, "document", told) + "\n" + told,
+	}
+}
+
+// using imports those of some types that a text names.
+func using(names []string, from, text string) string {
 	var used []string
 	for _, name := range names {
-		if regexp.MustCompile(`[^'\w]` + name + `\b`).MatchString(rest.String()) {
+		if regexp.MustCompile(`[^'\w]` + name + `\b`).MatchString(text) {
 			used = append(used, name)
 		}
 	}
-	asked = head + "import type { " + strings.Join(used, ", ") + " } from './document'\n\n" + rest.String()
-	return strings.TrimSuffix(document, "\n"), asked
+	if len(used) == 0 {
+		return ""
+	}
+	return "import type { " + strings.Join(used, ", ") + " } from './" + from + "'\n"
 }
 
 // changed is what a command sets of something: any part of it, and nothing in

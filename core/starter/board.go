@@ -70,9 +70,6 @@ func (b *board) insert(at int, layers []clip.Layer) {
 	b.c.Layers = append(append(b.c.Layers[:at:at], layers...), rest...)
 }
 
-// over puts layers on top of everything.
-func (b *board) over(layers ...clip.Layer) { b.c.Layers = append(b.c.Layers, layers...) }
-
 // scene adds a scene of so many bars with its layers; the first takes the place of
 // the one that a new clip has.
 func (b *board) scene(id, name string, bars float64, product string, layers ...clip.Layer) {

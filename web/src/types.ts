@@ -1,10 +1,12 @@
 // The clip document, the commands and the engine's answers come from the core;
 // what the server says besides is here.
-import type { Command } from './gen/asked'
+import type { Command } from './gen/commands'
 import type { Clip } from './gen/document'
 
 export type * from './gen/document'
 export type * from './gen/asked'
+export type * from './gen/commands'
+export type * from './gen/methods'
 export type { Path as MotionPath } from './gen/asked'
 
 // A clip as the server has it.

@@ -1,6 +1,7 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
-import type { Accent, Clip, Ease, Key, Layer, Light, Lineup, Mark, Moment, Move, Product, Prop, Range, Rest, Scene, Shape, Words } from './document'
+import type { Command } from './commands'
+import type { Accent, Clip, Key, Layer, Moment, Move, Words } from './document'
 
 export interface Advanced {
   same: boolean
@@ -474,103 +475,4 @@ export interface Written {
   text: string
   accents: Accent[]
   caret: number
-}
-
-// Changed is any part of something; null takes away what can be absent.
-export type Changed<T> = T extends unknown[] ? T : T extends object ? { [K in keyof T]?: Changed<T[K]> | null } : T
-
-// Command is one change of a clip.
-export type Command =
-  | { type: 'addLayer'; layer: Layer; at?: number | null }
-  | { type: 'addProp'; prop: Prop }
-  | { type: 'addScene'; id: string; name?: string; after?: string; scene: Scene }
-  | { type: 'batch'; commands: Command[] }
-  | { type: 'bendPath'; key: KeyRef; out?: number[]; in?: number[] }
-  | { type: 'bindKey'; key: KeyRef; to: Moment }
-  | { type: 'clearRest'; layer: string; shape: string }
-  | { type: 'closeLoop' }
-  | { type: 'copyLayer'; layer: string; id: string }
-  | { type: 'groupLayers'; layers: string[]; id: string; name: string }
-  | { type: 'handle'; layer: string; shape: string; frame: number; target?: string; dx?: number; dy?: number; factor?: number; wider?: number; taller?: number; turn?: number; base?: [number, number] | null }
-  | { type: 'holdCreep'; key: KeyRef }
-  | { type: 'holdUntil'; layer: string; frame: number; properties?: string[] }
-  | { type: 'intoGroup'; layers: string[]; group: string; beneath?: boolean }
-  | { type: 'makeLineup'; layers: string[]; id: string; window?: boolean }
-  | { type: 'moveKeys'; keys: KeyRef[]; by: number; add?: number[] }
-  | { type: 'movePivot'; layer: string; shape: string; to: [number, number]; move: [number, number] }
-  | { type: 'moveScene'; scene: string; to: number }
-  | { type: 'pasteKeys'; layer: string; at: number; keys: CopiedKey[] }
-  | { type: 'pasteMotion'; from: string; onto: string[]; at?: Moment | null }
-  | { type: 'removeKeys'; keys: KeyRef[] }
-  | { type: 'removeLayer'; layer: string }
-  | { type: 'removeMove'; layer: string; id: string }
-  | { type: 'reverseKeys'; keys: KeyRef[] }
-  | { type: 'setClip'; name?: string | null; shapes?: Shape[]; rate?: number | null; length?: number | null; past?: string; poster?: Moment | null; shown?: string | null }
-  | { type: 'setEase'; keys: KeyRef[]; ease: Ease }
-  | { type: 'setKey'; layer: string; property: string; key: Key }
-  | { type: 'setLayer'; layer: string; set: Changed<Layer> }
-  | { type: 'setLight'; set: Changed<Light> }
-  | { type: 'setLineup'; layer: string; lineup: Lineup | null }
-  | { type: 'setMarks'; markers?: Mark[]; range?: Range | null; whole?: boolean }
-  | { type: 'setMove'; layer: string; move: Move; at?: Moment | null }
-  | { type: 'setProduct'; product: Product }
-  | { type: 'setRest'; layer: string; shape: string; set: Changed<Rest> }
-  | { type: 'setTempo'; bpm?: number | null; times?: number; perBar?: number; barAt?: number | null }
-  | { type: 'setTune'; tune: Tune | null }
-  | { type: 'setValue'; layer: string; property: string; frame: number; value: number[] }
-  | { type: 'shiftLayer'; layer: string; by: number; part: string }
-  | { type: 'snapKeys'; keys: KeyRef[]; to: string }
-  | { type: 'splitScene'; at: Moment; id: string; name?: string }
-  | { type: 'stackLayer'; layer: string; to?: number; above?: string; steps?: number }
-  | { type: 'stagger'; layers: string[]; by?: number; beats?: number; order?: string; ease: Ease }
-  | { type: 'stretchKeys'; keys: KeyRef[]; anchor: number; factor: number }
-  | { type: 'swapPicture'; layer: string; prop: string }
-  | { type: 'tradeProduct'; product: string; for: Product; prop?: Prop | null }
-  | { type: 'trimScene'; scene: string; to?: Moment | null; from?: Moment | null; length?: Scene | null; unit?: string }
-  | { type: 'undo'; changes: Change[]; kind?: string }
-  | { type: 'ungroup'; layer: string }
-
-// Methods are what the engine is asked and what it answers.
-export interface Methods {
-  advance: { in: News; out: Advanced }
-  align: { in: Lining; out: Shift[] }
-  apply: { in: Wish; out: Applied }
-  carets: { in: OnFrame; out: Caret[] }
-  choices: { in: string; out: Choices }
-  draft: { in: Draft; out: Layer }
-  draftMove: { in: DraftMove; out: Move }
-  draw: { in: Drawing; out: Uint8Array }
-  follow: { in: Wish; out: boolean }
-  ghosts: { in: Haunting; out: Uint8Array }
-  keyHere: { in: KeyRef; out: Key }
-  letters: { in: Stretch; out: Letters }
-  loopGap: { in: InShape; out: LoopGap }
-  mix: { in: null; out: Uint8Array }
-  moment: { in: string; out: When }
-  moveFrames: { in: DraftedMove; out: Frames }
-  open: { in: Clip; out: boolean }
-  pastEnd: { in: number; out: PastEnd }
-  path: { in: InShape; out: Path }
-  pick: { in: Point; out: string[] }
-  picture: { in: string; out: boolean }
-  pinned: { in: Pinning; out: Rest }
-  pivot: { in: PivotAt; out: Pivoted }
-  places: { in: Looking; out: Places }
-  posterFrame: { in: null; out: number }
-  readLength: { in: string; out: Reading }
-  readMoment: { in: string; out: Reading }
-  reopen: { in: Clip; out: boolean }
-  retryFonts: { in: null; out: boolean }
-  room: { in: Dragged; out: Room }
-  snap: { in: Drag; out: Caught }
-  solo: { in: string[]; out: boolean }
-  sound: { in: string; out: boolean }
-  stays: { in: Command; out: string }
-  style: { in: Styling; out: Written }
-  time: { in: string; out: number }
-  told: { in: OnFrame; out: string }
-  touching: { in: Area; out: string[] }
-  view: { in: Looking; out: View }
-  whole: { in: Whole; out: Advanced }
-  write: { in: Writing; out: Written }
 }

@@ -150,7 +150,6 @@ function pair(i: number, id: string, on: boolean) {
         v-if="lineup.beats"
         label="Each, beats"
         :value="lineup.beats"
-        hint="From one to the next, the change included"
         @change="set({ beats: Math.max(0, $event) })"
       />
       <NumberField
@@ -158,7 +157,6 @@ function pair(i: number, id: string, on: boolean) {
         v-else
         label="Each, frames"
         :value="lineup.stay"
-        hint="From one to the next, the change included"
         @change="set({ stay: Math.max(2, Math.round($event)) })"
       />
       <NumberField
@@ -190,6 +188,7 @@ function pair(i: number, id: string, on: boolean) {
         "
       />
     </div>
+    <small>Each counts from one product to the next, the change included.</small>
     <p v-if="byHand.length" class="unsure">
       <i class="bi bi-hand-index" aria-hidden="true" />
       {{ byHand.length === 1 ? '1 key is' : `${byHand.length} keys are` }} set by hand and stay as they are.
@@ -255,6 +254,10 @@ li {
   border: 1px solid var(--line);
   font-size: 0.74rem;
   padding: 0 0.3rem;
+}
+
+small {
+  color: var(--harbour-soft);
 }
 
 .unsure {

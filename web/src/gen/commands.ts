@@ -1,0 +1,58 @@
+// Made from the core by `go generate ./cmd/gen`; not to be changed here.
+
+import type { Change, CopiedKey, KeyRef, Tune } from './asked'
+import type { Ease, Key, Layer, Light, Lineup, Mark, Moment, Move, Product, Prop, Range, Rest, Scene, Shape } from './document'
+
+// Changed is any part of something; null takes away what can be absent.
+export type Changed<T> = T extends unknown[] ? T : T extends object ? { [K in keyof T]?: Changed<T[K]> | null } : T
+
+// Command is one change of a clip.
+export type Command =
+  | { type: 'addLayer'; layer: Layer; at?: number | null }
+  | { type: 'addProp'; prop: Prop }
+  | { type: 'addScene'; id: string; name?: string; after?: string; scene: Scene }
+  | { type: 'batch'; commands: Command[] }
+  | { type: 'bendPath'; key: KeyRef; out?: number[]; in?: number[] }
+  | { type: 'bindKey'; key: KeyRef; to: Moment }
+  | { type: 'clearRest'; layer: string; shape: string }
+  | { type: 'closeLoop' }
+  | { type: 'copyLayer'; layer: string; id: string }
+  | { type: 'groupLayers'; layers: string[]; id: string; name: string }
+  | { type: 'handle'; layer: string; shape: string; frame: number; target?: string; dx?: number; dy?: number; factor?: number; wider?: number; taller?: number; turn?: number; base?: [number, number] | null }
+  | { type: 'holdCreep'; key: KeyRef }
+  | { type: 'holdUntil'; layer: string; frame: number; properties?: string[] }
+  | { type: 'intoGroup'; layers: string[]; group: string; beneath?: boolean }
+  | { type: 'makeLineup'; layers: string[]; id: string; window?: boolean }
+  | { type: 'moveKeys'; keys: KeyRef[]; by: number; add?: number[] }
+  | { type: 'movePivot'; layer: string; shape: string; to: [number, number]; move: [number, number] }
+  | { type: 'moveScene'; scene: string; to: number }
+  | { type: 'pasteKeys'; layer: string; at: number; keys: CopiedKey[] }
+  | { type: 'pasteMotion'; from: string; onto: string[]; at?: Moment | null }
+  | { type: 'removeKeys'; keys: KeyRef[] }
+  | { type: 'removeLayer'; layer: string }
+  | { type: 'removeMove'; layer: string; id: string }
+  | { type: 'reverseKeys'; keys: KeyRef[] }
+  | { type: 'setClip'; name?: string | null; shapes?: Shape[]; rate?: number | null; length?: number | null; past?: string; poster?: Moment | null; shown?: string | null }
+  | { type: 'setEase'; keys: KeyRef[]; ease: Ease }
+  | { type: 'setKey'; layer: string; property: string; key: Key }
+  | { type: 'setLayer'; layer: string; set: Changed<Layer> }
+  | { type: 'setLight'; set: Changed<Light> }
+  | { type: 'setLineup'; layer: string; lineup: Lineup | null }
+  | { type: 'setMarks'; markers?: Mark[]; range?: Range | null; whole?: boolean }
+  | { type: 'setMove'; layer: string; move: Move; at?: Moment | null }
+  | { type: 'setProduct'; product: Product }
+  | { type: 'setRest'; layer: string; shape: string; set: Changed<Rest> }
+  | { type: 'setTempo'; bpm?: number | null; times?: number; perBar?: number; barAt?: number | null }
+  | { type: 'setTune'; tune: Tune | null }
+  | { type: 'setValue'; layer: string; property: string; frame: number; value: number[] }
+  | { type: 'shiftLayer'; layer: string; by: number; part: string }
+  | { type: 'snapKeys'; keys: KeyRef[]; to: string }
+  | { type: 'splitScene'; at: Moment; id: string; name?: string }
+  | { type: 'stackLayer'; layer: string; to?: number; above?: string; steps?: number }
+  | { type: 'stagger'; layers: string[]; by?: number; beats?: number; order?: string; ease: Ease }
+  | { type: 'stretchKeys'; keys: KeyRef[]; anchor: number; factor: number }
+  | { type: 'swapPicture'; layer: string; prop: string }
+  | { type: 'tradeProduct'; product: string; for: Product; prop?: Prop | null }
+  | { type: 'trimScene'; scene: string; to?: Moment | null; from?: Moment | null; length?: Scene | null; unit?: string }
+  | { type: 'undo'; changes: Change[]; kind?: string }
+  | { type: 'ungroup'; layer: string }

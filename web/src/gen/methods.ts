@@ -1,0 +1,50 @@
+// Made from the core by `go generate ./cmd/gen`; not to be changed here.
+
+import type { Advanced, Applied, Area, Caret, Caught, Choices, Draft, DraftMove, DraftedMove, Drag, Dragged, Drawing, Frames, Haunting, InShape, KeyRef, Letters, Lining, Looking, LoopGap, News, OnFrame, PastEnd, Path, Pinning, PivotAt, Pivoted, Places, Point, Reading, Room, Shift, Stretch, Styling, View, When, Whole, Wish, Writing, Written } from './asked'
+import type { Command } from './commands'
+import type { Clip, Key, Layer, Move, Rest } from './document'
+
+// Methods are what the engine is asked and what it answers.
+export interface Methods {
+  advance: { in: News; out: Advanced }
+  align: { in: Lining; out: Shift[] }
+  apply: { in: Wish; out: Applied }
+  carets: { in: OnFrame; out: Caret[] }
+  choices: { in: string; out: Choices }
+  draft: { in: Draft; out: Layer }
+  draftMove: { in: DraftMove; out: Move }
+  draw: { in: Drawing; out: Uint8Array }
+  follow: { in: Wish; out: boolean }
+  ghosts: { in: Haunting; out: Uint8Array }
+  keyHere: { in: KeyRef; out: Key }
+  letters: { in: Stretch; out: Letters }
+  loopGap: { in: InShape; out: LoopGap }
+  mix: { in: null; out: Uint8Array }
+  moment: { in: string; out: When }
+  moveFrames: { in: DraftedMove; out: Frames }
+  open: { in: Clip; out: boolean }
+  pastEnd: { in: number; out: PastEnd }
+  path: { in: InShape; out: Path }
+  pick: { in: Point; out: string[] }
+  picture: { in: string; out: boolean }
+  pinned: { in: Pinning; out: Rest }
+  pivot: { in: PivotAt; out: Pivoted }
+  places: { in: Looking; out: Places }
+  posterFrame: { in: null; out: number }
+  readLength: { in: string; out: Reading }
+  readMoment: { in: string; out: Reading }
+  reopen: { in: Clip; out: boolean }
+  retryFonts: { in: null; out: boolean }
+  room: { in: Dragged; out: Room }
+  snap: { in: Drag; out: Caught }
+  solo: { in: string[]; out: boolean }
+  sound: { in: string; out: boolean }
+  stays: { in: Command; out: string }
+  style: { in: Styling; out: Written }
+  time: { in: string; out: number }
+  told: { in: OnFrame; out: string }
+  touching: { in: Area; out: string[] }
+  view: { in: Looking; out: View }
+  whole: { in: Whole; out: Advanced }
+  write: { in: Writing; out: Written }
+}
