@@ -263,6 +263,13 @@ func (d *Drawer) listen(out io.Reader, progress func(int), end context.CancelCau
 
 var errHangs = errors.New("drawing it got nowhere for minutes and was ended")
 
+// outOfMemory tells whether a process says that it got no more memory. Where Go's own
+// collector gets none, it may stumble over that before it can say so.
+func outOfMemory(text string) bool {
+	collector := strings.Contains(text, "SIGSEGV") && (strings.Contains(text, "runtime/mgc") || strings.Contains(text, "runtime/mheap"))
+	return collector || strings.Contains(text, "out of memory") || strings.Contains(text, "cannot allocate memory")
+}
+
 // judge says what became of the process, in words for a person.
 func (d *Drawer) judge(ctx context.Context, last report, ended error, says *ending) error {
 	switch {
@@ -279,7 +286,7 @@ func (d *Drawer) judge(ctx context.Context, last report, ended error, says *endi
 	}
 	slog.Error("drawing failed", "error", ended, "says", says.String())
 	text := says.String()
-	if strings.Contains(text, "out of memory") || strings.Contains(text, "cannot allocate memory") {
+	if outOfMemory(text) {
 		return fmt.Errorf("drawing it takes more than %d MB of memory; use smaller pictures, fewer of them, or a smaller shape", d.memory()>>20)
 	}
 	if strings.Contains(text, "panic:") || strings.Contains(text, "fatal error:") {

@@ -22,6 +22,9 @@ type Inside struct {
 	Freeze  *int    `json:"freeze,omitempty"`  // the frame of the inside that always shows
 	Repeat  int     `json:"repeat,omitempty"`  // frames after which the inside begins again; 0 never
 	Clip    string  `json:"clip,omitempty"`    // "bounds", or the layer whose outline it is cut to
+	// Together keeps the parts at their places to each other in every shape; without it
+	// each is pinned by itself, as in clips of an older Billow.
+	Together bool `json:"together,omitempty"`
 }
 
 // Lineup lets the layers of a group take turns. Each stands in one slot after
@@ -71,7 +74,7 @@ var groupKind = &Kind{
 func NewGroup(id, name string) Layer {
 	l := NewLayer(id, name, KindGroup)
 	l.Rest.Size = 1000
-	l.Inside = &Inside{}
+	l.Inside = &Inside{Together: true}
 	return l
 }
 

@@ -1,6 +1,8 @@
 package clip
 
 import (
+	"slices"
+
 	"billow/core/colour"
 	"billow/core/effect"
 	"billow/core/motion"
@@ -11,6 +13,8 @@ import (
 // Names of the properties that can have keys.
 const (
 	Position       = "position"       // units, added to the rest
+	X              = "x"              // units to the right, added to the position; has a side to be just outside on
+	Y              = "y"              // units down, added to the position
 	Scale          = "scale"          // percent, multiplied; one number, or x and y apart
 	Rotation       = "rotation"       // degrees clockwise, added to the rest
 	Opacity        = "opacity"        // percent, multiplied
@@ -50,6 +54,8 @@ type Property = property.Property
 // shown and sampled: those of layers themselves, then those of effects.
 var AllProperties = append([]Property{
 	{Name: Position, Dims: 2, Min: -MaxUnits, Max: MaxUnits, Title: "Position", Parts: []string{"right", "down"}},
+	{Name: X, Dims: 1, Min: -MaxUnits, Max: MaxUnits, Title: "Right"},
+	{Name: Y, Dims: 1, Min: -MaxUnits, Max: MaxUnits, Title: "Down"},
 	{Name: Scale, Dims: 2, Neutral: 100, Max: 2000, Title: "Scale", Unit: "%", Parts: []string{"width", "height"}},
 	{Name: Rotation, Dims: 1, Min: -36000, Max: 36000, Title: "Rotation", Unit: "°"},
 	{Name: Opacity, Dims: 1, Neutral: 100, Max: 100, Title: "Opacity", Unit: "%"},
@@ -71,6 +77,24 @@ var AllProperties = append([]Property{
 	property.Colour(StopColour3, "Colour 3"), property.Colour(StopColour4, "Colour 4"),
 	{Name: Time, Dims: 1, Min: -MaxUnits, Max: MaxSeconds * 60, Title: "Time inside"},
 }, effects()...)
+
+// Outside tells whether a key of a property can be just outside on a side: a position
+// on any, a place on one axis on the two of that axis.
+func Outside(property, side string) bool {
+	x, y := motion.SideOf(side)
+	switch property {
+	case Position:
+		return slices.Contains(motion.Sides, side)
+	case X:
+		return x != 0 && y == 0
+	case Y:
+		return y != 0 && x == 0
+	}
+	return false
+}
+
+// Apart tells whether a layer's position has keys for each axis by itself.
+func (l *Layer) Apart() bool { return len(l.Tracks[X])+len(l.Tracks[Y]) > 0 }
 
 // effects are the properties of all effects.
 func effects() []Property {

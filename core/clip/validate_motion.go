@@ -135,8 +135,8 @@ func wrongKey(property string, k motion.Key) *FieldError {
 		why.Field = ".value"
 		return why
 	}
-	if k.Off != "" && (property != Position || !slices.Contains(motion.Sides, k.Off)) {
-		return Fault(".off", "only a position can be just outside: left, right, above, below or a corner")
+	if k.Off != "" && !Outside(property, k.Off) {
+		return Fault(".off", "only a position can be just outside: left, right, above, below or a corner, and a place on one axis on the sides of that axis")
 	}
 	for _, bend := range [][]float64{k.Out, k.In} {
 		if len(bend) == 0 {

@@ -55,6 +55,7 @@ var kinds = map[string]func() command{
 	"setLineup":    func() command { return &SetLineup{} },
 	"makeLineup":   func() command { return &MakeLineup{} },
 	"stagger":      func() command { return &Stagger{} },
+	"partPosition": func() command { return &PartPosition{} },
 	"swapPicture":  func() command { return &SwapPicture{} },
 	"tradeProduct": func() command { return &TradeProduct{} },
 	"closeLoop":    func() command { return &CloseLoop{} },

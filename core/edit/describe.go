@@ -14,7 +14,7 @@ var words = map[string]string{
 	"holdUntil": "Held until here", "holdCreep": "Creep held", "setMove": "Move", "removeMove": "Move taken away",
 	"groupLayers": "Layers grouped", "ungroup": "Group taken apart", "intoGroup": "Group changed",
 	"setLineup": "Line-up changed", "makeLineup": "Line-up made", "stagger": "Layers staggered",
-	"swapPicture": "Product swapped", "tradeProduct": "Made for another product", "closeLoop": "Loop closed", "setMarks": "Marks set",
+	"swapPicture": "Product swapped", "partPosition": "Right and down apart", "tradeProduct": "Made for another product", "closeLoop": "Loop closed", "setMarks": "Marks set",
 	"addScene": "Scene added", "splitScene": "Scene split", "trimScene": "Scene's length", "moveScene": "Scene moved",
 	"shiftLayer": "Layer shifted", "handle": "Moved on the Tabletop",
 }

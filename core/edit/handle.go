@@ -38,7 +38,11 @@ func (h *Handle) apply(c *clip.Clip) error {
 			return clip.Fault("factor", "a size cannot be multiplied by %g", f)
 		}
 	}
-	if h.DX != 0 || h.DY != 0 {
+	if apart := l.Apart() && h.Target != "rest"; apart && (h.DX != 0 || h.DY != 0) {
+		if err := h.moveApart(c, l); err != nil {
+			return err
+		}
+	} else if h.DX != 0 || h.DY != 0 {
 		if err := h.change(c, l, clip.Position, func(r *clip.Rest) { r.X += h.DX; r.Y += h.DY }, h.moveKey); err != nil {
 			return err
 		}
@@ -114,8 +118,41 @@ func (h *Handle) moveKey(k *motion.Key) {
 	}
 }
 
+// moveApart moves a layer of which each axis has keys of its own: the axes that are
+// dragged along get keys, or move their rest where they have none.
+func (h *Handle) moveApart(c *clip.Clip, l *clip.Layer) error {
+	for axis, property := range [2]string{clip.X, clip.Y} {
+		by := [2]float64{h.DX, h.DY}[axis]
+		if by == 0 {
+			continue
+		}
+		var there []float64
+		if h.Base != nil && len(l.Tracks[clip.Position]) == 0 {
+			there = []float64{h.Base[axis]}
+		}
+		move := func(k *motion.Key) {
+			if there != nil {
+				k.Value = there
+			}
+			k.Value[0] += by
+			k.Off = ""
+		}
+		rest := func(r *clip.Rest) {
+			if axis == 0 {
+				r.X += by
+			} else {
+				r.Y += by
+			}
+		}
+		if err := h.change(c, l, property, rest, move); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
 func (h *Handle) change(c *clip.Clip, l *clip.Layer, property string, rest func(*clip.Rest), key func(*motion.Key)) error {
-	onKey := h.Target == "key" || h.Target != "rest" && len(l.Tracks[property]) > 0
+	onKey := h.Target != "rest" && len(l.Tracks[property]) > 0 || h.Target == "key"
 	if !onKey {
 		return withRest(c, l, h.Shape, func(r *clip.Rest) error { rest(r); return nil })
 	}

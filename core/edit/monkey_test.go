@@ -204,6 +204,7 @@ func (m *monkey) ofValues() []object {
 		{"type": "setLayer", "layer": l.ID, "set": object{"wander": object{"amount": 5, "pace": m.Float64() * 9}}},
 		{"type": "setLayer", "layer": l.ID, "set": object{"shutter": m.Float64() * 800, "blend": m.pick("multiply", "normal", "odd")}},
 		{"type": "swapPicture", "layer": l.ID, "prop": m.pick("mug", "mug", "mug", "tune", "gone")},
+		{"type": "partPosition", "layer": l.ID, "apart": m.Intn(3) > 0},
 		{"type": "tradeProduct", "product": m.pick("p", "p", "gone"), "for": object{"name": "Trail kettle", "price": "38.00", "currency": "EUR", "prop": "mug"}},
 	}
 }
@@ -212,6 +213,9 @@ func (m *monkey) ofMoves(id string) []object {
 	kinds := append([]string{"leap"}, clip.MoveKinds...)
 	var own []string
 	l := m.layer()
+	for tries := 0; len(l.Moves) == 0 && tries < 12; tries++ {
+		l = m.layer()
+	}
 	for _, move := range l.Moves {
 		own = append(own, move.ID)
 	}

@@ -62,9 +62,9 @@ func (e *Engine) placesIn(s clip.Shape, f int, layer string, layers []string) Pl
 		for _, p := range clip.AllProperties {
 			if l.Has(p.Name) {
 				values[p.Name] = edit.KeyHere(e.shown, layer, p.Name, f).Value
-				if curve := st.Curve(layer, p.Name); curve != nil && p.Name == clip.Position {
+				if curve := st.Curve(layer, p.Name); curve != nil && (p.Name == clip.Position || p.Name == clip.X || p.Name == clip.Y) {
 					v := curve.Sample(float64(f)) // with "just outside" worked out
-					values[p.Name] = v[:2]
+					values[p.Name] = v[:p.Dims]
 				}
 			}
 		}

@@ -210,16 +210,32 @@ type PathKey struct {
 	In    *[2]float64 `json:"in"`
 }
 
+// travels tells from which frame to which a layer has keys of where it is.
+func (a *actor) travels() (first, last int, any bool) {
+	for _, property := range [3]int{position, xAxis, yAxis} {
+		if c := a.curves[property]; c != nil {
+			from, to := int(c.Frame(0)), int(c.Frame(c.Len()-1))
+			if !any {
+				first, last, any = from, to, true
+			}
+			first, last = min(first, from), max(last, to)
+		}
+	}
+	return first, last, any
+}
+
 // Path follows a layer's centre from its first position key to its last.
 func (s *Stage) Path(layer string) Path {
 	out := Path{Points: [][2]float64{}, Keys: []PathKey{}}
 	a := s.byID[layer]
-	if a == nil || a.curves[position] == nil {
+	if a == nil {
 		return out
 	}
-	curve := a.curves[position]
-	last := int(curve.Frame(curve.Len() - 1))
-	out.First = int(curve.Frame(0))
+	first, last, moves := a.travels()
+	if !moves {
+		return out
+	}
+	out.First = first
 	at := func(f float64) ([2]float64, paint.Affine) {
 		env := whole(f)
 		if a.parent != nil { // by the group's time where it is neutral
@@ -234,6 +250,14 @@ func (s *Stage) Path(layer string) Path {
 		p, _ := at(float64(f))
 		out.Points = append(out.Points, p)
 	}
+	for _, property := range [2]int{xAxis, yAxis} {
+		for i, k := range a.layer.Tracks[clip.AllProperties[property].Name] {
+			f := a.curves[property].Frame(i)
+			p, _ := at(f)
+			out.Keys = append(out.Keys, PathKey{Frame: int(f), At: p, Off: k.Off})
+		}
+	}
+	curve := a.curves[position]
 	for i, k := range a.layer.Tracks[clip.Position] {
 		p, m := at(curve.Frame(i))
 		pk := PathKey{Frame: int(curve.Frame(i)), At: p, Off: k.Off}

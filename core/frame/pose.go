@@ -12,6 +12,8 @@ import (
 // Properties in the order of clip.AllProperties.
 const (
 	position = iota
+	xAxis
+	yAxis
 	scale
 	rotation
 	opacity
@@ -108,6 +110,8 @@ type gesture struct {
 func (s *Stage) gesture(a *actor, frame float64) gesture {
 	at, turn, dx, dy := s.held(a, frame)
 	pos, sc := a.value(position, at), a.value(scale, at)
+	pos[0] += a.number(xAxis, at)
+	pos[1] += a.number(yAxis, at)
 	g := gesture{
 		x: pos[0] + dx, y: pos[1] + dy, sx: max(0, sc[0]/100), sy: max(0, sc[1]/100),
 		turn: a.number(rotation, at) + turn, plain: [2]float64{pos[0], pos[1]},

@@ -235,16 +235,21 @@ func (s *Stage) fill(a *actor) {
 // resolveOff works out the positions that are "just outside": from the layer's
 // bounds as it is turned, sized and lifted on that frame, shadow included.
 func (s *Stage) resolveOff(a *actor) {
-	curve := a.curves[position]
-	if curve == nil {
-		return
-	}
 	up := restUnder(a.parent, nil)
 	down, ok := up.Inverse()
 	if !ok {
 		return
 	}
-	for i, k := range a.layer.Tracks[clip.Position] {
+	for _, property := range [3]int{position, xAxis, yAxis} {
+		if curve := a.curves[property]; curve != nil {
+			s.resolve(a, property, curve, up, down)
+		}
+	}
+}
+
+// resolve works them out for one of the tracks that say where a layer is.
+func (s *Stage) resolve(a *actor, property int, curve *motion.Curve, up, down paint.Affine) {
+	for i, k := range a.layer.Tracks[clip.AllProperties[property].Name] {
 		if k.Off == "" {
 			continue
 		}
@@ -266,8 +271,16 @@ func (s *Stage) resolveOff(a *actor) {
 		}
 		// The box moves by the groups' and the perspective's share of what the key says.
 		at := curve.Value(i)
-		curve.Set(i, 0, at[0]+(down.A*by[0]+down.C*by[1])/p.Perspective)
-		curve.Set(i, 1, at[1]+(down.B*by[0]+down.D*by[1])/p.Perspective)
+		dx, dy := (down.A*by[0]+down.C*by[1])/p.Perspective, (down.B*by[0]+down.D*by[1])/p.Perspective
+		switch property {
+		case xAxis:
+			curve.Set(i, 0, at[0]+dx)
+		case yAxis:
+			curve.Set(i, 0, at[0]+dy)
+		default:
+			curve.Set(i, 0, at[0]+dx)
+			curve.Set(i, 1, at[1]+dy)
+		}
 	}
 	curve.Bend()
 }

@@ -2,7 +2,7 @@ package layout
 
 import "billow/core/clip"
 
-// outermost is the outermost group that a layer is in, or nil. The stage of a
+// outermost is the outermost group that keeps a layer's place to others, or nil. The stage of a
 // line-up is none: it spans the frame, and what is on it stands by itself.
 func outermost(c *clip.Clip, l *clip.Layer) *clip.Layer {
 	var found *clip.Layer
@@ -12,7 +12,7 @@ func outermost(c *clip.Clip, l *clip.Layer) *clip.Layer {
 		if g == nil || g.Lineup != nil {
 			return nil
 		}
-		if g.Kind == clip.KindGroup {
+		if g.Kind == clip.KindGroup && g.Inside != nil && g.Inside.Together {
 			found = g
 		}
 		id = g.Group

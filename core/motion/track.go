@@ -2,6 +2,7 @@ package motion
 
 import (
 	"slices"
+	"strings"
 
 	"billow/core/colour"
 	"billow/core/timing"
@@ -60,6 +61,15 @@ func SideOf(side string) (x, y int) {
 		y = 1
 	}
 	return x, y
+}
+
+// Corner is the side that is on one side horizontally and on another vertically; each
+// may be none.
+func Corner(horizontal, vertical string) string {
+	if horizontal == "" || vertical == "" {
+		return horizontal + vertical
+	}
+	return vertical + strings.ToUpper(horizontal[:1]) + horizontal[1:]
 }
 
 // Track is the keys of one property, in order of time.

@@ -222,8 +222,8 @@ func bezier(e motion.Ease) []float64 {
 // Limits for warnings: how much a creep has to change in all, and from what
 // change a second on a movement is too fast for the eye, by property.
 var (
-	leastCreep = map[string]float64{clip.Position: 2, clip.Scale: 1, clip.Rotation: 0.5, clip.Lift: 4}
-	tooFast    = map[string]float64{clip.Position: 9000, clip.Rotation: 1080, clip.Scale: 1500}
+	leastCreep = map[string]float64{clip.Position: 2, clip.X: 2, clip.Y: 2, clip.Scale: 1, clip.Rotation: 0.5, clip.Lift: 4}
+	tooFast    = map[string]float64{clip.Position: 9000, clip.X: 9000, clip.Y: 9000, clip.Rotation: 1080, clip.Scale: 1500}
 )
 
 // warn marks creeps and the fastest moment.

@@ -27,7 +27,7 @@ const here = computed(() => keysOf.value[beads.value.findIndex((b) => b.frame ==
 const text = computed(() => beads.value.find((b) => b.frame === editor.frame)?.text)
 // What the rest says is not set here without a key.
 const settable = computed(
-  () => keysOf.value.length > 0 || !['position', 'scale', 'rotation', 'lift', 'time'].includes(id.value)
+  () => keysOf.value.length > 0 || !['position', 'x', 'y', 'scale', 'rotation', 'lift', 'time'].includes(id.value)
 )
 // A scale is one number, or width and height apart.
 const parted = ref(false)
@@ -45,10 +45,18 @@ function join() {
   parted.value = false
   if ((here.value?.value.length ?? 1) > 1) put({ value: [value.value[0]] })
 }
-const outside: { id: NonNullable<Key['off']>; name: string }[] = [
+// Where a key can be just outside: a position on all sides, an axis on its two.
+const axes: Record<string, string[]> = { x: ['left', 'right'], y: ['above', 'below'] }
+const outside = computed((): { id: NonNullable<Key['off']>; name: string }[] => [
   { id: '', name: 'At a place' },
-  ...sides.map((s) => ({ id: s.id, name: `Just outside, ${s.name.toLowerCase()}` }))
-]
+  ...sides
+    .filter((s) => axes[id.value]?.includes(s.id) ?? true)
+    .map((s) => ({ id: s.id, name: `Just outside, ${s.name.toLowerCase()}` }))
+])
+const placing = computed(() => ['position', 'x', 'y'].includes(id.value))
+
+// part gives each axis of the position keys of its own, or makes them one again.
+const part = (apart: boolean) => editor.run({ type: 'partPosition', layer: editor.selected, apart })
 
 async function put(change: Partial<Key>) {
   const at = { layer: editor.selected, property: id.value, frame: editor.frame }
@@ -56,6 +64,7 @@ async function put(change: Partial<Key>) {
   const place = editor.placeOf(editor.selected)
   // A new position key begins where the layer is, "just outside" worked out.
   if (id.value === 'position' && !change.value && !change.off && !here.value && place) key.value = place.position
+  else if (axes[id.value] && !change.value && !change.off && !here.value) key.value = value.value
   await editor.run({ type: 'setKey', layer: editor.selected, property: id.value, key })
 }
 
@@ -127,15 +136,27 @@ const label = (i: number) => {
         @click="join"
       />
     </span>
+    <IconButton
+      v-if="placing && keysOf.length && id !== 'y'"
+      class="part"
+      :icon="id === 'x' ? 'arrows-fullscreen' : 'link-45deg'"
+      :title="
+        id === 'x'
+          ? 'Right and down as one position'
+          : 'Right and down apart, each with keys, easing and a string of its own'
+      "
+      :label="id === 'x' ? 'Right and down as one' : 'Right and down apart'"
+      @click="part(id !== 'x')"
+    />
     <span v-if="keysOf.length" class="jumps">
       <IconButton icon="chevron-left" :label="`Key of ${name} before`" @click="toKey(-1)" />
       <IconButton icon="chevron-right" :label="`Next key of ${name}`" @click="toKey(1)" />
     </span>
     <ChoiceField
-      v-if="id === 'position' && here"
+      v-if="placing && here"
       class="sides"
       bare
-      label="Where the position key is"
+      :label="`Where the ${name.toLowerCase()} key is`"
       :value="here?.off ?? ''"
       :options="outside"
       @change="put({ off: $event })"
@@ -177,6 +198,14 @@ const label = (i: number) => {
 
 .off {
   color: var(--harbour-soft);
+}
+
+.property:has(.part) {
+  grid-template-columns: 24px 62px minmax(0, 1fr) 24px 44px;
+}
+
+.property:has(.part) .sides {
+  grid-column: 2 / 6;
 }
 
 .sides {

@@ -92,7 +92,9 @@ export function useActs() {
   async function setKeys() {
     const commands: Command[] = []
     for (const layer of editor.chosen) {
-      for (const property of ['position', 'scale', 'rotation']) {
+      const tracks = editor.layers.get(layer)?.tracks ?? {}
+      const places = tracks.x || tracks.y ? ['x', 'y'] : ['position']
+      for (const property of [...places, 'scale', 'rotation']) {
         const key = await editor.ask('keyHere', { layer, property, frame: editor.frame })
         const place = editor.placeOf(layer)
         if (property === 'position' && !key.off && place) key.value = place.position

@@ -2,6 +2,8 @@
 
 export const properties = [
   {"name":"position","title":"Position","unit":"","parts":["right","down"],"dims":2,"neutral":0,"min":-20000,"max":20000,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
+  {"name":"x","title":"Right","unit":"","parts":[""],"dims":1,"neutral":0,"min":-20000,"max":20000,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
+  {"name":"y","title":"Down","unit":"","parts":[""],"dims":1,"neutral":0,"min":-20000,"max":20000,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
   {"name":"scale","title":"Scale","unit":"%","parts":["width","height"],"dims":2,"neutral":100,"min":0,"max":2000,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
   {"name":"rotation","title":"Rotation","unit":"°","parts":[""],"dims":1,"neutral":0,"min":-36000,"max":36000,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
   {"name":"opacity","title":"Opacity","unit":"%","parts":[""],"dims":1,"neutral":100,"min":0,"max":100,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},

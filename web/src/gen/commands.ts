@@ -26,6 +26,7 @@ export type Command =
   | { type: 'moveKeys'; keys: KeyRef[]; by: number; add?: number[] }
   | { type: 'movePivot'; layer: string; shape: string; to: [number, number]; move: [number, number] }
   | { type: 'moveScene'; scene: string; to: number }
+  | { type: 'partPosition'; layer: string; apart: boolean }
   | { type: 'pasteKeys'; layer: string; at: number; keys: CopiedKey[] }
   | { type: 'pasteMotion'; from: string; onto: string[]; at?: Moment | null }
   | { type: 'removeKeys'; keys: KeyRef[] }

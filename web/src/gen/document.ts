@@ -90,6 +90,7 @@ export interface Inside {
   freeze?: number | null
   repeat?: number
   clip?: string
+  together?: boolean
 }
 
 export interface Item {

@@ -21,9 +21,14 @@ const mine = computed(() =>
     (p) => p.kinds.includes(editor.layer?.kind ?? '') && (!p.colour || p.name in editor.places.values || inUse(p.name))
   )
 )
-const inUse = (name: string) => !!editor.layer?.tracks[name]?.length || !!editor.layer?.values?.[name]
+// Right and down are in use together.
+const inUse = (name: string) =>
+  (['x', 'y'].includes(name) ? ['x', 'y'] : [name]).some((n) => !!editor.layer?.tracks[n]?.length) ||
+  !!editor.layer?.values?.[name]
 const shown = computed(() => mine.value.filter((p) => usual.includes(p.name) || inUse(p.name)))
-const more = computed(() => mine.value.filter((p) => !usual.includes(p.name) && !inUse(p.name)))
+const more = computed(() =>
+  mine.value.filter((p) => !usual.includes(p.name) && !inUse(p.name) && !['x', 'y'].includes(p.name))
+)
 
 // The keys whose easing is shown: the selected ones, or those at the playhead.
 const eased = computed<KeyRef[]>(() => {

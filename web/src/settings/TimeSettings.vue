@@ -76,6 +76,10 @@ const set = (values: Partial<Inside>) =>
       ]"
       @change="set({ clip: $event })"
     />
+    <label class="check">
+      <input type="checkbox" :checked="inside.together ?? false" @change="set({ together: !inside.together })" />
+      its parts stay together in every shape
+    </label>
     <button class="plain apart" @click="editor.run({ type: 'ungroup', layer: layer.id })">
       <i class="bi bi-collection" /> Take the group apart
     </button>

@@ -114,7 +114,7 @@ const switches = [
 
 // The properties of the chosen layer that a drag may concern and that have keys.
 const keyed = computed(() =>
-  ['position', 'scale', 'rotation'].filter((p) => (editor.layer?.tracks[p]?.length ?? 0) > 0)
+  ['position', 'x', 'y', 'scale', 'rotation'].filter((p) => (editor.layer?.tracks[p]?.length ?? 0) > 0)
 )
 
 // What a drag would change is said.
