@@ -78,10 +78,25 @@ func HostileUploads(ctx context.Context, binary string, side, count int, memory 
 	<-watched
 	r.Edits = len(waits)
 	r.EditP50, r.EditP95, _, _ = quantiles(waits)
-	if _, err := b.ask(ctx, "GET", "/healthz", nil, nil); err != nil {
-		r.Killed = true
-	}
+	r.Killed = r.Killed || !alive(ctx, b)
 	return r, nil
+}
+
+// alive tells whether a server answers. Right after it has read much, a busy machine
+// may take its time.
+func alive(ctx context.Context, b *Billow) bool {
+	ctx, cancel := context.WithTimeout(ctx, 20*time.Second)
+	defer cancel()
+	for {
+		if _, err := b.ask(ctx, "GET", "/healthz", nil, nil); err == nil {
+			return true
+		}
+		select {
+		case <-time.After(200 * time.Millisecond):
+		case <-ctx.Done():
+			return false
+		}
+	}
 }
 
 // send sends all files at once and sorts the answers.

@@ -13,7 +13,8 @@ type Draft struct {
 	Prop    string `json:"prop,omitempty"`
 	Name    string `json:"name,omitempty"`
 	Product string `json:"product,omitempty"`
-	Frame   int    `json:"frame"` // of the clip: it goes into the scene that plays then
+	Frame   int    `json:"frame"`            // of the clip: it goes into the scene that plays then
+	Begins  bool   `json:"begins,omitempty"` // it begins on that frame, on the beat that is there, and not with the scene
 
 	Shape string      `json:"shape,omitempty"` // in which its middle is put at a point
 	At    *[2]float64 `json:"at,omitempty"`    // units from the frame's centre
@@ -28,6 +29,9 @@ func draft(e *Engine, in Draft) (clip.Layer, error) {
 	if k := l.Is(); !k.Plays {
 		l.Group = e.shown.SceneAt(in.Frame).ID
 	}
+	if in.Begins && !l.Is().Fills && !l.Is().Plays {
+		begin(e.shown, &l, in.Frame)
+	}
 	if in.At != nil && !l.Is().Fills {
 		s, err := e.shape(in.Shape)
 		if err != nil {
@@ -36,6 +40,18 @@ func draft(e *Engine, in Draft) (clip.Layer, error) {
 		layout.PutAt(e.shown, &l, s, in.At[0], in.At[1])
 	}
 	return l, nil
+}
+
+// begin lets a layer begin on a frame, where its scene has begun before.
+func begin(c *clip.Clip, l *clip.Layer, frame int) {
+	if scene := c.SceneAt(frame); frame <= scene.From {
+		return
+	}
+	clock := c.ClockOf(l)
+	l.From = clock.At(frame)
+	if on := clock.Nearest(frame); clock.Frame(on) == frame {
+		l.From = on
+	}
 }
 
 // DraftMove is what a new move is asked to be.

@@ -99,6 +99,7 @@ export interface Draft {
   name?: string
   product?: string
   frame: number
+  begins?: boolean
   shape?: string
   at?: [number, number] | null
 }

@@ -54,6 +54,7 @@ export const useEditor = defineStore('editor', () => {
   let queue: Promise<unknown> = Promise.resolve()
   let preview: Command | null = null
   let previewing = false
+  let gone = false // the playhead has been moved since the clip was opened
   let seen: Command | null = null // what is shown of a drag at the moment
   let delivery: Delivery
   let deaf: () => void = () => undefined
@@ -148,6 +149,7 @@ export const useEditor = defineStore('editor', () => {
     chosen.value = []
     opened.value = []
     solo.value = []
+    gone = false
   }
 
   // Once all is sent, the browser keeps the clip as the server has it.
@@ -364,11 +366,11 @@ export const useEditor = defineStore('editor', () => {
 
   const undo = () => step(past, future)
   const redo = () => step(future, past, 'again')
-
   const restore = (revision: number) => delivery.restore(revision, newId()).catch(notices.fail)
 
   async function go(to: number) {
     frame.value = Math.max(0, Math.min(view.value.length - 1, Math.round(to)))
+    gone = true
     await look().catch(() => undefined)
   }
 
@@ -382,7 +384,7 @@ export const useEditor = defineStore('editor', () => {
   }
 
   async function addLayer(kind: Layer['kind'], extra: Partial<Draft> = {}, first: Command[] = []) {
-    const draft = await ask('draft', { kind, frame: frame.value, ...extra })
+    const draft = await ask('draft', { kind, frame: frame.value, begins: gone, ...extra })
     // A backdrop goes behind the others in its scene.
     const scene = clip.value?.layers.findIndex((l) => l.id === draft.group) ?? -1
     const at = kind === 'backdrop' && scene >= 0 ? scene + 1 : undefined
