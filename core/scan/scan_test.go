@@ -26,7 +26,7 @@ func FuzzNumbersAndMarks(f *testing.F) {
 		r.Mark("f")
 		m := want.FindStringSubmatch(s)
 		if strings.HasSuffix(s, "\n") {
-			t.Skip("an expression's end may stand before a line's")
+			return // an expression's end may stand before a line's
 		}
 		if (taken && r.Done()) != (m != nil) {
 			t.Fatalf("%q is taken: %t, wanted %t", s, taken && r.Done(), m != nil)
