@@ -78,6 +78,11 @@ h2 small {
   color: var(--harbour-soft);
 }
 
+/* What stands below is as wide as the panel. */
+h2 {
+  display: flow-root;
+}
+
 .stay {
   float: right;
   font: 500 0.78rem 'Hanken Grotesk';
