@@ -4,9 +4,6 @@ import (
 	"bytes"
 	"context"
 	"fmt"
-	"io"
-	"os"
-	"strconv"
 	"time"
 )
 
@@ -26,17 +23,10 @@ func Small(ctx context.Context, s *Spool) ([]byte, error) {
 	defer free()
 	ctx, cancel := context.WithTimeout(ctx, time.Minute)
 	defer cancel()
-	side := strconv.Itoa(SmallSide)
-	t, err := newTool(ctx, errNoVips, vipsMemory, niceness, "stdin", "--size", side+"x"+side+">", "--export-profile", "srgb",
-		"--output", ".webp[Q=84,alpha_q=90,strip]")
+	t, err := smaller(ctx, s, SmallSide, "stdin", ".webp[Q=84,alpha_q=90,strip]")
 	if err != nil {
 		return nil, err
 	}
-	t.Env = append(os.Environ(), "VIPS_BLOCK_UNTRUSTED=1", "VIPS_CONCURRENCY=1", "VIPS_DISC_THRESHOLD=64m")
-	if _, err := s.Seek(0, io.SeekStart); err != nil {
-		return nil, err
-	}
-	t.Stdin = s.File
 	var out bytes.Buffer
 	t.Stdout = &out
 	if err := t.Run(); err != nil {

@@ -15,24 +15,32 @@ import (
 // smaller. It reads them in strips, so that this does not depend on their size.
 const vipsMemory = 1 << 30
 
-// upright makes a picture what Billow reads as it is: upright, in sRGB, and no
-// larger than any frame. It comes back as a PNG.
-func upright(ctx context.Context, s *Spool, most int64) (*Spool, error) {
-	ctx, cancel := context.WithTimeout(ctx, time.Minute)
-	defer cancel()
-	size := strconv.Itoa(clip.MaxSide)
-	t, err := newTool(ctx, errNoVips, vipsMemory, niceness, "stdin[fail_on=truncated]", "--size", size+"x"+size+">", "--export-profile", "srgb",
-		"--intent", "relative", "--output", ".png[strip,compression=3]")
+// smaller is the program that makes a picture upright, in sRGB, and no larger than so
+// many pixels a side; from and to are where it reads and writes, as it says it.
+func smaller(ctx context.Context, s *Spool, side int, from, to string) (*tool, error) {
+	size := strconv.Itoa(side)
+	t, err := newTool(ctx, errNoVips, vipsMemory, niceness, from, "--size", size+"x"+size+">", "--export-profile", "srgb",
+		"--intent", "relative", "--output", to)
 	if err != nil {
 		return nil, err
 	}
 	// Formats that libvips itself does not hold for safe are not read; what does
 	// not fit in strips lies on disk.
 	t.Env = append(os.Environ(), "VIPS_BLOCK_UNTRUSTED=1", "VIPS_CONCURRENCY=1", "VIPS_DISC_THRESHOLD=64m")
-	if _, err := s.Seek(0, io.SeekStart); err != nil {
+	t.Stdin = s.File
+	_, err = s.Seek(0, io.SeekStart)
+	return t, err
+}
+
+// upright makes a picture what Billow reads as it is: upright, in sRGB, and no
+// larger than any frame. It comes back as a PNG.
+func upright(ctx context.Context, s *Spool, most int64) (*Spool, error) {
+	ctx, cancel := context.WithTimeout(ctx, time.Minute)
+	defer cancel()
+	t, err := smaller(ctx, s, clip.MaxSide, "stdin[fail_on=truncated]", ".png[strip,compression=3]")
+	if err != nil {
 		return nil, err
 	}
-	t.Stdin = s.File
 	out, err := t.StdoutPipe()
 	if err != nil {
 		return nil, err

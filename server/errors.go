@@ -31,7 +31,10 @@ func fail(c *gin.Context, err error) {
 	var field *clip.FieldError
 	var large *http.MaxBytesError
 	var missing *media.MissingError
+	var drawing drawingError
 	switch {
+	case errors.As(err, &drawing):
+		c.JSON(http.StatusInternalServerError, problem("drawing", "The picture cannot be drawn: "+err.Error(), ""))
 	case errors.As(err, &field):
 		c.JSON(http.StatusUnprocessableEntity, problem("invalid", field.Reason, field.Field))
 	case errors.Is(err, store.ErrNotFound):

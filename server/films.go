@@ -4,11 +4,8 @@ import (
 	"bytes"
 	"context"
 	"encoding/json"
-	"errors"
-	"fmt"
 	"io"
 	"net/http"
-	"strconv"
 
 	"billow/export"
 	"billow/store"
@@ -30,14 +27,9 @@ func (s *Server) film(c *gin.Context) {
 		fail(c, err)
 		return
 	}
-	tag := fmt.Sprintf("%q", st.ID+"-"+strconv.Itoa(st.Revision))
+	tag := tagOf(st)
 	file, err := s.films.of(c, tag, func() ([]byte, error) { return s.drawFilm(c, st) })
 	if err != nil {
-		var drawing drawingError
-		if errors.As(err, &drawing) {
-			c.JSON(http.StatusInternalServerError, problem("drawing", "The clip cannot be drawn: "+err.Error(), ""))
-			return
-		}
 		fail(c, err)
 		return
 	}

@@ -4,7 +4,6 @@ import (
 	"bytes"
 	"context"
 	"encoding/json"
-	"errors"
 	"fmt"
 	"image/jpeg"
 	"image/png"
@@ -38,7 +37,7 @@ func (s *Server) poster(c *gin.Context) {
 
 // sendPoster draws the poster frame of a state, or finds it.
 func (s *Server) sendPoster(c *gin.Context, st *store.State) {
-	tag := fmt.Sprintf("%q", st.ID+"-"+strconv.Itoa(st.Revision))
+	tag := tagOf(st)
 	c.Header("ETag", tag)
 	if c.GetHeader("If-None-Match") == tag {
 		c.Status(http.StatusNotModified)
@@ -47,16 +46,14 @@ func (s *Server) sendPoster(c *gin.Context, st *store.State) {
 	file, err := s.posters.of(c, tag, func() ([]byte, error) { return s.drawPoster(c, st) })
 	if err != nil {
 		c.Header("Cache-Control", "no-store")
-		var drawing drawingError
-		if errors.As(err, &drawing) {
-			c.JSON(http.StatusInternalServerError, problem("drawing", "The poster frame cannot be drawn: "+err.Error(), ""))
-			return
-		}
 		fail(c, err)
 		return
 	}
 	c.Data(http.StatusOK, "image/jpeg", file)
 }
+
+// tagOf names a state of a clip, for caches.
+func tagOf(st *store.State) string { return fmt.Sprintf("%q", st.ID+"-"+strconv.Itoa(st.Revision)) }
 
 type drawingError struct{ error }
 
