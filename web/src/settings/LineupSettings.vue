@@ -54,12 +54,15 @@ function add(id: string) {
   editor.runAll([...(rest ? [rest] : []), join, change])
 }
 
+// The product that a layer shows, as the core finds it.
+const shows = (id: string) => editor.view.rows.find((r) => r.layer === id)?.shows
+
 // Words that come with a product of which they do not speak were paired by order.
 const unsure = computed(() =>
   props.lineup.items.flatMap((it) => {
     const prop = editor.layers.get(it.layer)?.cutout?.prop
     const product = editor.clip?.products.find((p) => p.prop === prop)?.id
-    return (it.with ?? []).filter((w) => product && editor.layers.get(w)?.words?.product !== product).map(name)
+    return (it.with ?? []).filter((w) => product && shows(w) !== product).map(name)
   })
 )
 
