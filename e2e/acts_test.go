@@ -150,46 +150,6 @@ func TestThePictureIsZoomedAboutThePointerAndMoved(t *testing.T) {
 	u.press(input.KeyZ)
 }
 
-// carried drags an element to a point of the window, as the browser carries things.
-func (u *user) carried(selector, pattern string, x, y float64) {
-	u.t.Helper()
-	u.must("watching drags", proto.InputSetInterceptDrags{Enabled: true}.Call(u.page))
-	defer func() { u.must("no longer", proto.InputSetInterceptDrags{Enabled: false}.Call(u.page)) }()
-	e := u.text(selector, pattern)
-	u.must("showing it", e.ScrollIntoView())
-	b := e.MustShape().Box()
-	var data *proto.InputDragData
-	wait := u.page.EachEvent(func(e *proto.InputDragIntercepted) bool { data = e.Data; return true })
-	m := u.page.Mouse
-	u.must("moving the pointer", m.MoveTo(proto.NewPoint(b.X+b.Width/2, b.Y+b.Height/2)))
-	u.must("pressing", m.Down(proto.InputMouseButtonLeft, 1))
-	u.must("dragging", m.MoveLinear(proto.NewPoint(b.X+b.Width/2+20, b.Y+b.Height/2+20), 4))
-	wait()
-	for _, kind := range []proto.InputDispatchDragEventType{proto.InputDispatchDragEventTypeDragEnter, proto.InputDispatchDragEventTypeDragOver, proto.InputDispatchDragEventTypeDrop} {
-		u.must("carrying", proto.InputDispatchDragEvent{Type: kind, X: x, Y: y, Data: data}.Call(u.page))
-	}
-	u.must("letting go", m.Up(proto.InputMouseButtonLeft, 1))
-}
-
-func TestThingsOfTheShelfAreCarriedToTheirPlace(t *testing.T) {
-	u := visit(t, cards(t))
-	u.ready()
-	u.clickText("[role=tab]", "^Props$")
-	x, y := u.at(-210, 330)
-	u.carried(".pictures button", "Bread tin", x, y)
-	u.waitStored("the tin stands there", func(c *clip.Clip) bool {
-		l := c.Layers[len(c.Layers)-1]
-		return l.Cutout != nil && near(l.Rest.X, -210, 3) && near(l.Rest.Y, 330, 3)
-	})
-	u.clickText("[role=tab]", "^Props$")
-	x, y = u.at(150, -300)
-	u.carried(".kind", "Card", x, y)
-	u.waitStored("a card stands there", func(c *clip.Clip) bool {
-		l := c.Layers[len(c.Layers)-1]
-		return l.Card != nil && near(l.Rest.X, 150, 3) && near(l.Rest.Y, -300, 3)
-	})
-}
-
 // A move is seen before it is taken, and leaves nothing behind.
 func TestAMoveShowsItself(t *testing.T) {
 	u := visit(t, cards(t))

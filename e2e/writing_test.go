@@ -5,6 +5,7 @@ import (
 	"testing"
 
 	"billow/core/clip"
+	"billow/store"
 
 	"github.com/go-rod/rod/lib/input"
 	"github.com/go-rod/rod/lib/proto"
@@ -169,4 +170,42 @@ func TestANewHeadlineIsWrittenAtOnce(t *testing.T) {
 	u.clickText(".kind", "Headline")
 	u.keys("Three days") // not waiting until it is open
 	u.waitStored("the headline", func(c *clip.Clip) bool { l := headline(c); return l != nil && l.Words.Text == "Three days" })
+}
+
+// Lines that are aligned at the left stay where they are, and stand by that edge:
+// what is written next grows to the right.
+func TestAlignedWordsStandByTheirEdge(t *testing.T) {
+	tall, _ := clip.StandardShape("tall")
+	c := clip.New("Aligned", tall, 30, 60)
+	l := clip.NewWords("line", "Line", clip.KindWords, "Mug")
+	l.Group, l.Rest.Size, l.Words.ByEdge = "scene", 70, false
+	c.Layers = append(c.Layers, l)
+	id := store.NewID()
+	if err := site.Store.CreateClip(t.Context(), id, c, "New"); err != nil {
+		t.Fatal(err)
+	}
+	u := visit(t, "/clips/"+id)
+	u.ready()
+	u.clickText(".row-line .name", "^Line$")
+	left := "Math.min(...window.billowEditor.placeOf('line').corners.map((c) => c[0]))"
+	u.wait("it is known where they are", "window.billowEditor.placeOf('line')")
+	before := u.eval(left + ".toFixed(2)")
+	for range 2 { // from the middle to the right, to the left
+		u.click(".bar .words button[title$='press for the next']")
+	}
+	u.waitStored("the lines begin at the left", func(c *clip.Clip) bool {
+		w := c.Layer("line").Words
+		return w.Align == "left" && w.ByEdge
+	})
+	u.wait("they have not moved", fmt.Sprintf("Math.abs(%s - %s) < 0.1", left, before))
+	if got := fmt.Sprintf("%.2f", u.layer("Line").Rest.X); got != before {
+		t.Errorf("they rest at %s, their left edge is at %s", got, before)
+	}
+	x, y := u.at(0, 0)
+	u.twice(x, y)
+	u.writing()
+	u.chord(input.ControlLeft, input.KeyA)
+	u.keys("A large mug")
+	u.waitStored("more is written", func(c *clip.Clip) bool { return c.Layer("line").Words.Text == "A large mug" })
+	u.wait("the edge has stayed", fmt.Sprintf("Math.abs(%s - %s) < 0.1 && window.billowEditor.placeOf('line').w > 200", left, before))
 }

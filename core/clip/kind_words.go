@@ -20,6 +20,7 @@ type Words struct {
 	EmphasisFill  colour.Colour `json:"emphasisFill"`
 	Accents       []Accent      `json:"accents,omitempty"` // *² … * has the first of them, *³ … * the second
 	Align         string        `json:"align"`             // left, centre or right
+	ByEdge        bool          `json:"byEdge,omitempty"`  // aligned left or right, they rest by that edge, not by their middle
 	Width         float64       `json:"width"`             // units at which lines break, 0: never
 	LineSpacing   float64       `json:"lineSpacing"`       // percent of the font size
 	LetterSpacing float64       `json:"letterSpacing"`     // percent of the font size
@@ -57,6 +58,20 @@ var wordsKind = &Kind{
 
 var wordsProperties = []string{FillColour, EmphasisColour, PlateColour, OutlineColour, Outline, DrawStart, DrawEnd, LetterSpacing}
 
+// Stands is the side by which words rest: -1 is their left edge, 0 their middle, 1 their
+// right edge.
+func (w *Words) Stands() int {
+	switch {
+	case !w.ByEdge:
+		return 0
+	case w.Align == "left":
+		return -1
+	case w.Align == "right":
+		return 1
+	}
+	return 0
+}
+
 func wordsOf(l *Layer) any { return held(l.Words) }
 
 func ownWords(l *Layer) {
@@ -74,7 +89,7 @@ func NewWords(id, name, kind, text string) Layer {
 	l.Rest.Size = 100
 	l.Words = &Words{
 		Text: text, Font: "bricolage-800", Fill: colour.RGB(0x173F47), EmphasisFill: colour.RGB(0xDD4F28),
-		Align: "centre", Width: 840, LineSpacing: 105,
+		Align: "centre", ByEdge: true, Width: 840, LineSpacing: 105,
 	}
 	if kind == KindBadge {
 		l.Lift = 24

@@ -27,7 +27,7 @@ var plain = strings.Fields(`
 	Layers.Moves.ID Layers.Moves.Kind Layers.Moves.Lands Layers.Moves.Side Layers.Moves.Turn Layers.Moves.Strength Layers.Moves.Drift Layers.Moves.GoesOn
 	Layers.Follow.Position Layers.Follow.Rotation Layers.Follow.Scale
 	Layers.Cutout.Outline Layers.Cutout.Fitted
-	Layers.Words.Text Layers.Words.Font Layers.Words.Fill Layers.Words.EmphasisFont Layers.Words.EmphasisFill Layers.Words.Align
+	Layers.Words.Text Layers.Words.Font Layers.Words.Fill Layers.Words.EmphasisFont Layers.Words.EmphasisFill Layers.Words.Align Layers.Words.ByEdge
 	Layers.Words.Width Layers.Words.LineSpacing Layers.Words.LetterSpacing Layers.Words.Outline Layers.Words.Accents Layers.Words.Plate
 	Layers.Scene.Leave.Kind
 	Layers.Inside.Speed Layers.Inside.Reverse Layers.Inside.Together

@@ -26,6 +26,9 @@ type Handle struct {
 	// Base is the position that the layer had in that shape and frame, with
 	// "just outside" worked out; a new key begins from it.
 	Base *[2]float64 `json:"base,omitempty"`
+	// Anchor is where the layer's rest is, in units from its middle: sized and turned,
+	// the layer keeps its middle.
+	Anchor *[2]float64 `json:"anchor,omitempty"`
 }
 
 func (h *Handle) apply(c *clip.Clip) error {
@@ -53,7 +56,7 @@ func (h *Handle) apply(c *clip.Clip) error {
 				k.Value[i] *= h.Factor
 			}
 		}
-		if err := h.change(c, l, clip.Scale, func(r *clip.Rest) { r.Size *= h.Factor }, grow); err != nil {
+		if err := h.change(c, l, clip.Scale, func(r *clip.Rest) { r.Size *= h.Factor; h.keepMiddle(r, h.Factor, 0) }, grow); err != nil {
 			return err
 		}
 	}
@@ -64,9 +67,21 @@ func (h *Handle) apply(c *clip.Clip) error {
 	}
 	if h.Turn != 0 {
 		turn := func(k *motion.Key) { k.Value[0] += h.Turn }
-		return h.change(c, l, clip.Rotation, func(r *clip.Rest) { r.Turn += h.Turn }, turn)
+		return h.change(c, l, clip.Rotation, func(r *clip.Rest) { r.Turn += h.Turn; h.keepMiddle(r, 1, h.Turn) }, turn)
 	}
 	return nil
+}
+
+// keepMiddle moves a rest that is not the layer's middle as sizing and turning about the
+// middle ask for.
+func (h *Handle) keepMiddle(r *clip.Rest, factor, turn float64) {
+	if h.Anchor == nil {
+		return
+	}
+	sin, cos := math.Sincos(turn * math.Pi / 180)
+	x, y := h.Anchor[0], h.Anchor[1]
+	r.X += factor*(x*cos-y*sin) - x
+	r.Y += factor*(x*sin+y*cos) - y
 }
 
 // oneWay sizes width and height apart. A rest has one size, so this is always a

@@ -58,6 +58,7 @@ var Methods = map[string]Method{
 	"told":        ask(told),
 	"path":        ask(path),
 	"pinned":      ask(pinned),
+	"aligned":     ask(aligned),
 	"pick":        ask(pick),
 	"snap":        ask(snap),
 	"align":       ask(align),

@@ -116,6 +116,31 @@ func pinned(e *Engine, in Pinning) (clip.Rest, error) {
 	return r, nil
 }
 
+// Aligning is words whose lines are to be aligned otherwise.
+type Aligning struct {
+	Layer string `json:"layer"`
+	Align string `json:"align"`
+}
+
+// aligned is where words rest then, so that they stay where they are, in the home shape
+// and in those in which they have a rest of their own.
+func aligned(e *Engine, in Aligning) (map[string]clip.Rest, error) {
+	if e.shown == nil {
+		return nil, errClosed
+	}
+	l := e.shown.Layer(in.Layer)
+	if l == nil || l.Words == nil {
+		return nil, clip.Fault("layer", "there are no words %q", in.Layer)
+	}
+	out := map[string]clip.Rest{}
+	for i, s := range e.shown.Shapes {
+		if _, own := l.Rests[s.ID]; own || i == 0 {
+			out[s.ID], _ = e.arranged(s).Aligned(in.Layer, in.Align)
+		}
+	}
+	return out, nil
+}
+
 // loopGap tells how well the last frame meets the first.
 func loopGap(e *Engine, in InShape) (frame.LoopGap, error) {
 	s, err := e.shape(in.Shape)

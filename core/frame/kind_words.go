@@ -1,6 +1,8 @@
 package frame
 
 import (
+	"math"
+
 	"billow/core/clip"
 	"billow/core/graph"
 	"billow/core/paint"
@@ -12,10 +14,19 @@ func init() {
 		measure: func(s *Stage, a *actor) {
 			b := s.block(a)
 			a.w, a.h = b.W, b.H
+			a.ax, a.ay = standing(a.layer.Words, a.w, a.rest.Turn)
+			a.cx, a.cy = a.cx-a.ax, a.cy-a.ay
 		},
 		picture: (*Stage).wording,
 	}
 	kinds[clip.KindWords], kinds[clip.KindBadge] = drawn, drawn
+}
+
+// standing is where words rest, in units from their middle, when they are so wide and turned.
+func standing(w *clip.Words, width, turn float64) (x, y float64) {
+	sin, cos := math.Sincos(turn * math.Pi / 180)
+	by := float64(w.Stands()) * width / 2
+	return by * cos, by * sin
 }
 
 // block is the layer's set words as they are without keys.
@@ -46,6 +57,8 @@ func (s *Stage) wording(a *actor, k look, _ float64) *graph.Node {
 	}
 	return graph.Source(key, func() *paint.Sheet {
 		b, x0, y0 := block.Raster(per, k.pen, w.Outline)
+		// Letters that are spaced by keys spread from the edge by which they stand.
+		x0 += float64(w.Stands()) * (a.w - block.W) / 2
 		return paint.NewSheet(b, x0*per, y0*per, per)
 	})
 }

@@ -18,7 +18,7 @@ func (s *Stage) Pinned(layer, pin string) (clip.Rest, bool) {
 	box := layout.Turned(a.w, a.h, r.Turn)
 	sx, sy := layout.PinSide(pin)
 	r.Pin = pin
-	r.X = -sx * ((1-layout.Safe)/2*w + (box.X1-box.X0)/2)
-	r.Y = -sy * ((1-layout.Safe)/2*h + (box.Y1-box.Y0)/2)
+	r.X = a.ax - sx*((1-layout.Safe)/2*w+(box.X1-box.X0)/2)
+	r.Y = a.ay - sy*((1-layout.Safe)/2*h+(box.Y1-box.Y0)/2)
 	return r, true
 }

@@ -155,7 +155,8 @@ type actor struct {
 	clock    timing.Clock
 	rest     clip.Rest
 	gx, gy   float64         // a group: the centre of what is in it, at rest
-	cx, cy   float64         // of the rest, units from the frame's centre
+	cx, cy   float64         // of its middle at rest, units from the frame's centre
+	ax, ay   float64         // where its rest is from its middle: words may stand by an edge
 	prop     *clip.Prop      // of a cut-out: its picture
 	w, h     float64         // visible bounds at rest, units, before turning
 	hx, hy   float64         // where the hole of a card is, units from the card's centre

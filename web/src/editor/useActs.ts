@@ -2,6 +2,7 @@ import { useKeys } from '../beatline/useKeys'
 import { usePlayhead } from '../player/usePlayhead'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
+import { handle } from '../tabletop/handle'
 import { within } from '../tabletop/within'
 import { useNotices } from '../stores/notices'
 import { useWriting } from '../stores/writing'
@@ -43,16 +44,6 @@ export function useActs() {
       .filter((l) => !kindOf(editor.layers.get(l)?.kind)?.fills)
       .map((l) => editor.placeOf(l))
       .filter((p): p is Place => !!p)
-
-  const handle = (p: Place, change: { dx: number; dy: number }): Command => ({
-    type: 'handle',
-    layer: p.layer,
-    shape: editor.shape,
-    frame: editor.frame,
-    target: desk.target === 'rest' ? 'rest' : 'auto',
-    ...change,
-    base: p.position
-  })
 
   // Keys may come sooner than it is known where a new layer is.
   async function nudge(dx: number, dy: number) {

@@ -9,6 +9,11 @@ export interface Advanced {
   undos?: Record<string, Undone>
 }
 
+export interface Aligning {
+  layer: string
+  align: string
+}
+
 export interface Applied {
   clip?: Clip | null
   view?: View | null
@@ -296,6 +301,7 @@ export interface Place {
   pivot: [number, number]
   corners: [[number, number], [number, number], [number, number], [number, number]]
   away: [number, number]
+  anchor: [number, number]
 }
 
 export interface Places {

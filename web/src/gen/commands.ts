@@ -18,7 +18,7 @@ export type Command =
   | { type: 'closeLoop' }
   | { type: 'copyLayer'; layer: string; id: string }
   | { type: 'groupLayers'; layers: string[]; id: string; name: string }
-  | { type: 'handle'; layer: string; shape: string; frame: number; target?: string; dx?: number; dy?: number; factor?: number; wider?: number; taller?: number; turn?: number; base?: [number, number] | null }
+  | { type: 'handle'; layer: string; shape: string; frame: number; target?: string; dx?: number; dy?: number; factor?: number; wider?: number; taller?: number; turn?: number; base?: [number, number] | null; anchor?: [number, number] | null }
   | { type: 'holdCreep'; key: KeyRef }
   | { type: 'holdUntil'; layer: string; frame: number; properties?: string[] }
   | { type: 'intoGroup'; layers: string[]; group: string; beneath?: boolean }

@@ -342,6 +342,7 @@ export interface Words {
   emphasisFill: string
   accents?: Accent[]
   align: 'left' | 'centre' | 'right'
+  byEdge?: boolean
   width: number
   lineSpacing: number
   letterSpacing: number

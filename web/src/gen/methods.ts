@@ -1,6 +1,6 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
-import type { Advanced, Applied, Area, Caret, Caught, Choices, Draft, DraftMove, DraftedMove, Drag, Dragged, Drawing, Frames, Haunting, InShape, KeyRef, Letters, Lining, Looking, LoopGap, News, OnFrame, PastEnd, Path, Pinning, PivotAt, Pivoted, Places, Point, Reading, Room, Shift, Stretch, Styling, View, When, Whole, Wish, Writing, Written } from './asked'
+import type { Advanced, Aligning, Applied, Area, Caret, Caught, Choices, Draft, DraftMove, DraftedMove, Drag, Dragged, Drawing, Frames, Haunting, InShape, KeyRef, Letters, Lining, Looking, LoopGap, News, OnFrame, PastEnd, Path, Pinning, PivotAt, Pivoted, Places, Point, Reading, Room, Shift, Stretch, Styling, View, When, Whole, Wish, Writing, Written } from './asked'
 import type { Command } from './commands'
 import type { Clip, Key, Layer, Move, Rest } from './document'
 
@@ -8,6 +8,7 @@ import type { Clip, Key, Layer, Move, Rest } from './document'
 export interface Methods {
   advance: { in: News; out: Advanced }
   align: { in: Lining; out: Shift[] }
+  aligned: { in: Aligning; out: Record<string, Rest> }
   apply: { in: Wish; out: Applied }
   carets: { in: OnFrame; out: Caret[] }
   choices: { in: string; out: Choices }

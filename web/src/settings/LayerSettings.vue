@@ -69,6 +69,12 @@ async function pinTo(pin: Rest['pin']) {
   }
 }
 
+// Words may stand by an edge.
+const across = computed(() => {
+  const w = layer.value?.words
+  return (w?.byEdge && { left: 'Left edge', centre: '', right: 'Right edge' }[w.align]) || 'Right'
+})
+
 function lie(to: string) {
   const group = to === over || to === beneath ? '' : to
   editor.run({ type: 'intoGroup', layers: [editor.selected], group, beneath: to === beneath })
@@ -105,7 +111,7 @@ function lie(to: string) {
       </h2>
       <div class="three">
         <ChoiceField label="Pinned to" :value="rest.pin" :options="pins" @change="pinTo" />
-        <NumberField label="Right" :value="rest.x" @change="setRest({ x: $event })" />
+        <NumberField :label="across" :value="rest.x" @change="setRest({ x: $event })" />
         <NumberField label="Down" :value="rest.y" @change="setRest({ y: $event })" />
         <NumberField label="Size" :value="rest.size" @change="setRest({ size: $event })" />
         <NumberField label="Turn" unit="°" :value="rest.turn" @change="setRest({ turn: $event })" />

@@ -5,6 +5,7 @@ import { kindOf } from '../words'
 import { usePropIntake, type Spot } from './usePropIntake'
 
 const type = 'application/x-billow'
+const picture = 'application/x-billow-picture' // said while it is carried, when nothing else can be read
 
 // What is carried from the shelf to the picture: a prop, or a kind of layers.
 type Carried = { prop: Prop } | { kind: Layer['kind'] }
@@ -31,21 +32,25 @@ export function useCarry() {
 
   const carry = (e: DragEvent, what: Carried) => {
     e.dataTransfer?.setData(type, JSON.stringify(what))
-    if (e.dataTransfer) e.dataTransfer.effectAllowed = 'copy'
+    if ('prop' in what && what.prop.kind === 'cutout') e.dataTransfer?.setData(picture, what.prop.name)
+    if (e.dataTransfer) e.dataTransfer.effectAllowed = 'all' // Alt may ask for more than a copy
   }
 
   const takes = (e: DragEvent) => e.dataTransfer?.types.some((t) => t === type || t === 'Files') ?? false
+  const shows = (e: DragEvent) => e.dataTransfer?.types.some((t) => t === picture || t === 'Files') ?? false
 
-  // put lets go what was carried, or files from elsewhere, on a spot.
-  async function put(e: DragEvent, at: Spot) {
+  // put lets go what was carried, or files from elsewhere, on a spot, which may still
+  // have to be found.
+  async function put(e: DragEvent, spot: Spot | Promise<Spot>) {
     const files = [...(e.dataTransfer?.files ?? [])]
     const said = e.dataTransfer?.getData(type)
+    const at = await spot
     if (files.length) return intake.take(files, at)
     if (!said) return
     const what = JSON.parse(said) as Carried
     if ('prop' in what) await intake.use(what.prop, at)
-    else await add(what.kind, at)
+    else await add(what.kind, { shape: at.shape, at: at.at })
   }
 
-  return { add, carry, takes, put }
+  return { add, carry, takes, shows, put }
 }

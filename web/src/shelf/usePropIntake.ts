@@ -5,8 +5,9 @@ import type { Command, Draft, Prop } from '../types'
 import { listed } from '../words'
 import { useUploads } from './useUploads'
 
-// A point of a shape, in units from the frame's centre.
-export type Spot = Pick<Draft, 'shape' | 'at'>
+// A point of a shape, in units from the frame's centre; or a cut-out that is to show
+// what is let go there.
+export type Spot = Pick<Draft, 'shape' | 'at'> & { swaps?: string }
 
 // Whether a file that is brought in alone is put to use at once; otherwise it only
 // goes to the shelf.
@@ -32,8 +33,9 @@ export function usePropIntake() {
     const first: Command[] = known ? [] : [{ type: 'addProp', prop }]
     const id = known?.id ?? prop.id
     if (prop.kind === 'cutout') {
+      if (at?.swaps) return swap(prop, at.swaps)
       // The draft asks nothing of the prop, so it may come in the same step.
-      await editor.addLayer('cutout', { prop: id, name: prop.name, ...at }, first)
+      await editor.addLayer('cutout', { prop: id, name: prop.name, shape: at?.shape, at: at?.at }, first)
       return
     }
     const rate = editor.clip?.rate ?? 30
@@ -45,11 +47,11 @@ export function usePropIntake() {
     else notices.say(`No steady beat was found in ${prop.name}; set the tempo by hand.`, 'problem')
   }
 
-  // swap lets the chosen cut-out show a prop instead of its own.
-  async function swap(prop: Prop) {
+  // swap lets a cut-out, or the chosen one, show a prop instead of its own.
+  async function swap(prop: Prop, layer = editor.selected) {
     const known = editor.clip?.props.find((p) => p.hash === prop.hash)
     const commands: Command[] = known ? [] : [{ type: 'addProp', prop }]
-    await editor.runAll([...commands, { type: 'swapPicture', layer: editor.selected, prop: known?.id ?? prop.id }])
+    await editor.runAll([...commands, { type: 'swapPicture', layer, prop: known?.id ?? prop.id }])
   }
 
   return { ...uploads, atOnce, take, use, swap }

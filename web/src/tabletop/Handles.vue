@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import { handle } from './handle'
 import { dragging, useTabletop, type Make } from './useTabletop'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
@@ -143,7 +144,7 @@ function size(e: PointerEvent) {
   const before = Math.max(4, Math.hypot(from.x - cx, from.y - cy))
   top.follow(e, (m) => {
     const now = top.local(m)
-    return [top.handle(p, { factor: Math.max(0.01, Math.hypot(now.x - cx, now.y - cy) / before) })]
+    return [handle(p, { factor: Math.max(0.01, Math.hypot(now.x - cx, now.y - cy) / before) })]
   })
 }
 
@@ -160,7 +161,7 @@ function stretch(e: PointerEvent, side: number) {
   const before = Math.max(4, reach(e))
   top.follow(e, (m) => {
     const factor = Math.max(0.01, reach(m) / before)
-    return [top.handle(p, m.shiftKey ? { factor } : side % 2 ? { wider: factor } : { taller: factor })]
+    return [handle(p, m.shiftKey ? { factor } : side % 2 ? { wider: factor } : { taller: factor })]
   })
 }
 
@@ -175,7 +176,7 @@ function turn(e: PointerEvent) {
   const from = angle(e)
   const make: Make = (m) => {
     const by = ((angle(m) - from + 540) % 360) - 180
-    return [top.handle(p, { turn: m.shiftKey ? Math.round(by / 15) * 15 : by })]
+    return [handle(p, { turn: m.shiftKey ? Math.round(by / 15) * 15 : by })]
   }
   top.follow(e, make)
 }

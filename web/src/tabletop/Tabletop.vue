@@ -2,15 +2,15 @@
 import { useElementSize, watchDebounced, watchImmediate } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useStill } from './useStill'
+import { useDrop } from './useDrop'
 import { useGlimpse } from './useGlimpse'
 import { useSight } from './useSight'
 import { drag } from '../parts/useDrag'
-import { useCarry } from '../shelf/useCarry'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
-import { useNotices } from '../stores/notices'
 import { kindOf, listed, propertyName, shapeName } from '../words'
 import ActBar from './ActBar.vue'
+import DropTarget from './DropTarget.vue'
 import Ghosts from './Ghosts.vue'
 import Handles from './Handles.vue'
 import IconButton from '../parts/IconButton.vue'
@@ -43,7 +43,6 @@ const size = computed(() => {
   return { w: Math.round(Math.min(fit.value.w * k, s.w)), h: Math.round(Math.min(fit.value.h * k, s.h)) }
 })
 
-const carry = useCarry()
 const glimpse = useGlimpse()
 glimpse.onto(() => ({ canvas: canvas.value, ...size.value }))
 
@@ -67,15 +66,16 @@ function wheel(e: WheelEvent) {
   if (!sight.fitted.value || e.ctrlKey || e.metaKey) e.preventDefault()
 }
 
-// What is carried here stands where it is let go.
-function drop(e: DragEvent) {
+const dropped = useDrop((e) => {
   const box = (area.value as HTMLElement).getBoundingClientRect()
   const { w, h } = fit.value
   const unit = Math.min(w, h) / 1000
-  const x = (e.clientX - box.left - sight.at.value.x - w / 2) / unit
-  const y = (e.clientY - box.top - sight.at.value.y - h / 2) / unit
-  carry.put(e, { shape: editor.shape, at: [x, y] }).catch(useNotices().fail)
-}
+  return [
+    (e.clientX - box.left - sight.at.value.x - w / 2) / unit,
+    (e.clientY - box.top - sight.at.value.y - h / 2) / unit
+  ]
+})
+const { over, swaps } = dropped
 
 // The middle button takes the picture along.
 function grab(e: PointerEvent) {
@@ -165,8 +165,9 @@ defineExpose({ canvas, size })
       class="stage"
       @wheel="wheel"
       @pointerdown.capture="grab"
-      @dragover="carry.takes($event) && $event.preventDefault()"
-      @drop.prevent="drop"
+      @dragover="dropped.hover"
+      @dragleave="dropped.leave"
+      @drop="dropped.drop"
     >
       <div class="frame" :style="frameStyle">
         <canvas
@@ -179,6 +180,7 @@ defineExpose({ canvas, size })
         <img v-if="!drawn" class="kept" :src="`/api/clips/${editor.id}/poster.jpg`" alt="" />
         <Ghosts v-if="desk.ghosts && editor.layer && !playing" :w="fit.w" :h="fit.h" />
         <Handles v-if="!playing && !glimpse.on.value" :w="fit.w" :h="fit.h" />
+        <DropTarget v-if="over" :place="over" :swaps="swaps" :w="fit.w" :h="fit.h" />
         <Writing v-if="!playing" :w="fit.w" :h="fit.h" />
       </div>
       <ActBar v-if="!playing" />

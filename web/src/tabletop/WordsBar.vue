@@ -6,6 +6,7 @@ import type { Layer, Words } from '../types'
 import { productSlot } from '../words'
 import ColourDot from '../parts/ColourDot.vue'
 import IconButton from '../parts/IconButton.vue'
+import { alignWords } from './alignWords'
 
 // What words need most: in the selected letters while they are written, else in
 // all of them.
@@ -21,7 +22,7 @@ const aligns = [
   { id: 'right', name: 'Lines end at the right', icon: 'text-right' }
 ] as const
 const align = computed(() => aligns.find((a) => a.id === props.words.align) ?? aligns[1])
-const next = () => set({ align: aligns[(aligns.indexOf(align.value) + 1) % aligns.length].id })
+const next = () => alignWords(props.layer.id, aligns[(aligns.indexOf(align.value) + 1) % aligns.length].id)
 
 // The size of the selected letters is a share of all; that of all is their rest's.
 const rest = computed(() => props.layer.rests?.[editor.shape] ?? props.layer.rest)

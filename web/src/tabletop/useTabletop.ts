@@ -2,6 +2,7 @@ import { computed, ref, type Ref } from 'vue'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
 import type { Command, Gap, Guide, Place } from '../types'
+import { handle } from './handle'
 import { within } from './within'
 import { drag } from '../parts/useDrag'
 
@@ -31,18 +32,6 @@ export function useTabletop(svg: Ref<SVGSVGElement | null>, w: () => number, h: 
   function units(e: MouseEvent): [number, number] {
     const at = local(e)
     return [(at.x - w() / 2) / unit.value, (at.y - h() / 2) / unit.value]
-  }
-
-  function handle(place: Place, change: Partial<Extract<Command, { type: 'handle' }>>): Command {
-    return {
-      type: 'handle',
-      layer: place.layer,
-      shape: editor.shape,
-      frame: editor.frame,
-      target: desk.target === 'rest' ? 'rest' : 'auto',
-      base: place.position,
-      ...change
-    }
   }
 
   // follow shows what a drag makes while the pointer moves and keeps it at the
@@ -101,5 +90,5 @@ export function useTabletop(svg: Ref<SVGSVGElement | null>, w: () => number, h: 
     }
   }
 
-  return { unit, px, local, units, handle, follow, moving, guides, gaps }
+  return { unit, px, local, units, follow, moving, guides, gaps }
 }

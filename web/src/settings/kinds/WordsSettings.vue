@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { named } from '../../parts/fields'
 import { useEditor } from '../../stores/editor'
+import { alignWords } from '../../tabletop/alignWords'
 import type { Changed, Layer, Product, Words } from '../../types'
 import { fonts, productSlot } from '../../words'
 import ChoiceField from '../../parts/ChoiceField.vue'
@@ -75,7 +76,7 @@ function addField(name: string) {
             { id: 'centre', name: 'Centre' },
             { id: 'right', name: 'Right' }
           ]"
-          @change="set({ align: $event })"
+          @change="alignWords(layer.id, $event)"
         />
         <NumberField label="Break at" :value="content.width" @change="set({ width: $event })" />
         <NumberField
