@@ -163,6 +163,12 @@ func TestAMoveShowsItself(t *testing.T) {
 	u.must("resting on a move", u.page.Mouse.MoveTo(proto.NewPoint(bx+bw/2, by+bh/2)))
 	u.wait("it plays", "Number(document.querySelector('.tabletop canvas').dataset.glimpse) >= 38")
 	u.wait("it plays on", "Number(document.querySelector('.tabletop canvas').dataset.glimpse) >= 46")
+	// Who goes to another frame sees it; the move lies under the pointer, but is not meant.
+	u.press(input.Period)
+	u.wait("the next frame is shown", "document.querySelector('.tabletop canvas').dataset.frame === '51' && document.querySelector('.tabletop canvas').dataset.glimpse === undefined")
+	u.press(input.Comma)
+	u.must("resting on it again", u.page.Mouse.MoveTo(proto.NewPoint(bx+bw/2+3, by+bh/2)))
+	u.wait("it plays again", "document.querySelector('.tabletop canvas').dataset.glimpse !== undefined")
 	x, y := u.at(0, -480)
 	u.must("leaving it", u.page.Mouse.MoveTo(proto.NewPoint(x, y)))
 	u.wait("the picture is the clip's again", "document.querySelector('.tabletop canvas').dataset.glimpse === undefined")

@@ -46,7 +46,7 @@ type user struct {
 	page *rod.Page
 }
 
-const patience = 40 * time.Second
+const patience = 90 * time.Second
 
 func visit(t testing.TB, path string) *user {
 	t.Helper()

@@ -4,10 +4,12 @@ import Components from 'unplugin-vue-components/vite'
 import { defineConfig } from 'vite'
 import { compression, defineAlgorithm } from 'vite-plugin-compression2'
 import { brotliOnce } from './brotli.js'
+import { icons } from './icons.js'
 
 export default defineConfig({
   plugins: [
     vue(),
+    icons(),
     Components({ resolvers: [BootstrapVueNextResolver()], dirs: [], dts: false }),
     // Browsers take brotli over HTTPS and from this machine, and gzip otherwise.
     compression({

@@ -2,6 +2,7 @@ package clip
 
 import (
 	"fmt"
+	"slices"
 	"unicode/utf8"
 
 	"billow/core/offer"
@@ -84,4 +85,31 @@ func (c *Clip) validateProduct(field string, p *Product) error {
 		}
 	}
 	return nil
+}
+
+// SpeaksOf tells whether words show the product of which a cut-out is the picture.
+func (c *Clip) SpeaksOf(words, cutout *Layer) bool {
+	if words.Words == nil || cutout.Cutout == nil {
+		return false
+	}
+	p := c.ProductOf(words)
+	return p != nil && p.Prop != "" && p.Prop == cutout.Cutout.Prop
+}
+
+// Unsure lists the words of a group's line-up that come with a product of which they
+// do not speak: they were paired with it by their order.
+func (c *Clip) Unsure(group *Layer) []string {
+	out := []string{}
+	for _, it := range group.Lineup.Items {
+		cutout := c.Layer(it.Layer)
+		if cutout.Cutout == nil || !slices.ContainsFunc(c.Products, func(p Product) bool { return p.Prop != "" && p.Prop == cutout.Cutout.Prop }) {
+			continue
+		}
+		for _, w := range it.With {
+			if !c.SpeaksOf(c.Layer(w), cutout) {
+				out = append(out, w)
+			}
+		}
+	}
+	return out
 }

@@ -180,6 +180,7 @@ type SetLineup struct {
 	Typed
 	Layer  string       `json:"layer"`
 	Lineup *clip.Lineup `json:"lineup"`
+	Anew   bool         `json:"anew,omitempty"` // keys that were set by hand give way
 }
 
 func (s *SetLineup) apply(c *clip.Clip) error {
@@ -190,6 +191,9 @@ func (s *SetLineup) apply(c *clip.Clip) error {
 	g.Lineup = s.Lineup
 	if err := c.Validate(); err != nil {
 		return err
+	}
+	if s.Anew {
+		moves.ForgetByHand(c, g)
 	}
 	return moves.RewriteLineup(c, g)
 }
@@ -260,7 +264,7 @@ func turns(c *clip.Clip, products, words []string) []clip.Item {
 	}
 	var rest []string
 	for _, id := range words {
-		if i := slices.IndexFunc(products, func(p string) bool { return speaksOf(c, id, p) }); i >= 0 {
+		if i := slices.IndexFunc(products, func(p string) bool { return c.SpeaksOf(c.Layer(id), c.Layer(p)) }); i >= 0 {
 			items[i].With = append(items[i].With, id)
 		} else {
 			rest = append(rest, id)
@@ -273,16 +277,6 @@ func turns(c *clip.Clip, products, words []string) []clip.Item {
 		}
 	}
 	return items
-}
-
-// speaksOf tells whether words show the product of which a cut-out is the picture.
-func speaksOf(c *clip.Clip, words, cutout string) bool {
-	w, p := c.Layer(words), c.Layer(cutout)
-	if w.Words == nil || p.Cutout == nil {
-		return false
-	}
-	product := c.ProductOf(w)
-	return product != nil && product.Prop != "" && product.Prop == p.Cutout.Prop
 }
 
 // fitTimes lets the products share the time of a group's scene evenly: by whole

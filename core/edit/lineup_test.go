@@ -9,6 +9,7 @@ import (
 
 	"billow/core/clip"
 	"billow/core/motion"
+	"billow/core/moves"
 )
 
 // priced is three with a picture and a product of its own for each of the cut-outs,
@@ -117,5 +118,41 @@ func TestAStartInFramesStaysWhenTheTempoChanges(t *testing.T) {
 	after := arrives(c)
 	if got := after[len(after)-1]; len(after) < 3 || !slices.Contains(after, 97) {
 		t.Errorf("at 120 beats b changes on %v, at 93 on %v, and last on %d", before, after, got)
+	}
+}
+
+// Words that do not show the product with which they come were paired by their order;
+// whoever gives them their product makes it sure.
+func TestALineupSaysWhichWordsArePairedByOrder(t *testing.T) {
+	c := priced()
+	for _, id := range []string{"wa", "wb"} {
+		c.Layer(id).Words.Product = ""
+		c.Layer(id).Words.Text = "Plain"
+	}
+	c = do(t, c, `{"type":"makeLineup","layers":["a","b","c","wa","wb","wc"],"id":"line"}`)
+	if got := strings.Join(c.Unsure(c.Layer("line")), " "); got != "wa wb" {
+		t.Errorf("unsure are %q", got)
+	}
+	if sure := do(t, priced(), `{"type":"makeLineup","layers":["a","b","c","wa","wb","wc"],"id":"line"}`); len(sure.Unsure(sure.Layer("line"))) != 0 {
+		t.Errorf("words with their product are unsure: %v", sure.Unsure(sure.Layer("line")))
+	}
+}
+
+// A key that was set by hand stays when the line-up changes, is counted, and gives way
+// when it is asked to.
+func TestALineupWritesKeysAnewWhenAsked(t *testing.T) {
+	c := byFrames(t)
+	if n := moves.ByHand(c, c.Layer("line")); n != 0 {
+		t.Errorf("%d keys are set by hand before any is", n)
+	}
+	mended := do(t, c, `{"type":"setKey","layer":"b","property":"position","key":{"at":30,"value":[7,8],"ease":{"kind":"linear"}}}`)
+	mended = changed(t, mended, func(u *clip.Lineup) { u.Stay = 50 })
+	if n := moves.ByHand(mended, mended.Layer("line")); n != 1 {
+		t.Errorf("%d keys are set by hand, want 1", n)
+	}
+	raw, _ := json.Marshal(map[string]any{"type": "setLineup", "layer": "line", "anew": true, "lineup": c.Layer("line").Lineup})
+	anew := do(t, mended, string(raw))
+	if moves.ByHand(anew, anew.Layer("line")) != 0 || string(anew.Encode()) != string(c.Encode()) {
+		t.Error("written anew, the line-up is not what it was")
 	}
 }

@@ -38,6 +38,41 @@ func ThroughAWindow(hole float64) *clip.Lineup {
 	}
 }
 
+// written are the properties of which a line-up writes keys.
+var written = []string{clip.Position, clip.Scale, clip.Rotation, clip.Opacity}
+
+// ByHand counts the keys of the products of a group's line-up that were set by hand:
+// they stay, whatever the line-up says.
+func ByHand(c *clip.Clip, group *clip.Layer) int {
+	n := 0
+	for _, it := range group.Lineup.Items {
+		for _, name := range written {
+			for _, k := range c.Layer(it.Layer).Tracks[name] {
+				if k.Move == "" {
+					n++
+				}
+			}
+		}
+	}
+	return n
+}
+
+// ForgetByHand takes those keys away.
+func ForgetByHand(c *clip.Clip, group *clip.Layer) {
+	if group.Lineup == nil {
+		return
+	}
+	for _, it := range group.Lineup.Items {
+		l := c.Own(it.Layer)
+		for _, name := range written {
+			t := slices.DeleteFunc(l.Tracks[name], func(k motion.Key) bool { return k.Move == "" })
+			if l.Tracks[name] = t; len(t) == 0 {
+				delete(l.Tracks, name)
+			}
+		}
+	}
+}
+
 // RewriteLineup writes the keys of all layers of a group's line-up again.
 func RewriteLineup(c *clip.Clip, group *clip.Layer) error {
 	chosen := map[string]eases{}

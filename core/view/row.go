@@ -25,6 +25,13 @@ type Row struct {
 	Differ []string `json:"differ"` // shapes in which it has a rest of its own
 	Lacks  string   `json:"lacks"`  // letters that no font has
 	Moves  []Span   `json:"moves"`
+	Lineup *Lineup  `json:"lineup,omitempty"`
+}
+
+// Lineup is what a person has to know of a group's line-up.
+type Lineup struct {
+	Unsure []string `json:"unsure"` // words that were paired with products by their order
+	ByHand int      `json:"byHand"` // keys that were set by hand and stay, whatever it says
 }
 
 // Span is when a move of the layer goes on.
@@ -98,6 +105,9 @@ func row(c *clip.Clip, l *clip.Layer, depth int, stage *frame.Stage, open bool) 
 			curve := stage.Curve(l.ID, p.Name)
 			r.Tracks = append(r.Tracks, track(c, clock, p, t, curve, open, open || len(r.Tracks) == 0))
 		}
+	}
+	if l.Lineup != nil {
+		r.Lineup = &Lineup{Unsure: c.Unsure(l), ByHand: moves.ByHand(c, l)}
 	}
 	for _, m := range l.Moves {
 		from, to := moves.Span(c, l, m)

@@ -7,6 +7,7 @@ import ClipsPage from './clips/ClipsPage.vue'
 import EditorPage from './editor/EditorPage.vue'
 import { engineModule } from './engine/module'
 import { startKeeper } from './stores/keeper'
+import 'virtual:icons.css'
 import './style/main.scss'
 
 // The engine is the largest part, and every page leads to it.

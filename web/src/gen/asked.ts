@@ -345,6 +345,7 @@ export interface Row {
   differ: string[]
   lacks: string
   moves: Span[]
+  lineup?: ViewLineup | null
 }
 
 export interface Sent {
@@ -419,6 +420,11 @@ export interface ViewHit {
   frame: number
   strength: number
   kind: 'low' | 'mid' | 'high'
+}
+
+export interface ViewLineup {
+  unsure: string[]
+  byHand: number
 }
 
 export interface ViewMark {

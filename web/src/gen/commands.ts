@@ -38,7 +38,7 @@ export type Command =
   | { type: 'setKey'; layer: string; property: string; key: Key }
   | { type: 'setLayer'; layer: string; set: Changed<Layer> }
   | { type: 'setLight'; set: Changed<Light> }
-  | { type: 'setLineup'; layer: string; lineup: Lineup | null }
+  | { type: 'setLineup'; layer: string; lineup: Lineup | null; anew?: boolean }
   | { type: 'setMarks'; markers?: Mark[]; range?: Range | null; whole?: boolean }
   | { type: 'setMove'; layer: string; move: Move; at?: Moment | null }
   | { type: 'setProduct'; product: Product }

@@ -54,35 +54,12 @@ function add(id: string) {
   editor.runAll([...(rest ? [rest] : []), join, change])
 }
 
-// The product that a layer shows, as the core finds it.
-const shows = (id: string) => editor.view.rows.find((r) => r.layer === id)?.shows
-
-// Words that come with a product of which they do not speak were paired by order.
-const unsure = computed(() =>
-  props.lineup.items.flatMap((it) => {
-    const prop = editor.layers.get(it.layer)?.cutout?.prop
-    const product = editor.clip?.products.find((p) => p.prop === prop)?.id
-    return (it.with ?? []).filter((w) => product && shows(w) !== product).map(name)
-  })
-)
-
+const known = computed(() => editor.view.rows.find((r) => r.layer === props.layer.id)?.lineup)
+// Words that were paired with products by their order.
+const unsure = computed(() => (known.value?.unsure ?? []).map(name))
 // Keys that were changed by hand stay, whatever is set here, until they are given up.
-const written = ['position', 'scale', 'rotation', 'opacity']
-const byHand = computed(() =>
-  props.lineup.items.flatMap(({ layer }) =>
-    (editor.view.rows.find((r) => r.layer === layer)?.tracks ?? [])
-      .filter((t) => written.includes(t.property))
-      .flatMap((t) => t.beads.filter((b) => !b.move).map((b) => ({ layer, property: t.property, frame: b.frame })))
-  )
-)
-
-function writeAnew() {
-  const keys = byHand.value
-  editor.runAll([
-    { type: 'removeKeys', keys },
-    { type: 'setLineup', layer: props.layer.id, lineup: props.lineup }
-  ])
-}
+const byHand = computed(() => known.value?.byHand ?? 0)
+const writeAnew = () => editor.run({ type: 'setLineup', layer: props.layer.id, lineup: props.lineup, anew: true })
 
 // pair lets words come and go with a product, or no longer.
 function pair(i: number, id: string, on: boolean) {
@@ -192,9 +169,9 @@ function pair(i: number, id: string, on: boolean) {
       />
     </div>
     <small>Each counts from one product to the next, the change included.</small>
-    <p v-if="byHand.length" class="unsure">
+    <p v-if="byHand" class="unsure">
       <i class="bi bi-hand-index" aria-hidden="true" />
-      {{ byHand.length === 1 ? '1 key is' : `${byHand.length} keys are` }} set by hand and stay as they are.
+      {{ byHand === 1 ? '1 key is' : `${byHand} keys are` }} set by hand and stay as they are.
       <button class="plain" @click="writeAnew">Let the line-up write them</button>
     </p>
     <label class="check">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onBeforeUnmount } from 'vue'
+import { onBeforeUnmount, watch } from 'vue'
 import { useGlimpse } from '../tabletop/useGlimpse'
 import { usePlayhead } from '../player/usePlayhead'
 import { useEditor } from '../stores/editor'
@@ -25,7 +25,17 @@ async function drafts(kind: Move['kind']) {
 
 const commands = (all: { layer: string; move: Move }[]): Command[] => all.map((d) => ({ type: 'setMove', ...d }))
 
+// A move that only came to lie under a pointer that stands still is not meant.
+let pointed: Move['kind'] | undefined
+let where = [NaN, NaN]
+function point(e: PointerEvent, kind: Move['kind']) {
+  const moved = e.clientX !== where[0] || e.clientY !== where[1]
+  where = [e.clientX, e.clientY]
+  if (moved && pointed !== kind) rest(kind)
+}
+
 function rest(kind: Move['kind']) {
+  pointed = kind
   clearTimeout(waiting)
   waiting = setTimeout(() => show(kind).catch(() => undefined), 180)
 }
@@ -42,8 +52,12 @@ async function show(kind: Move['kind']) {
 function leave() {
   clearTimeout(waiting)
   waiting = undefined
+  pointed = undefined
   glimpse.end()
 }
+
+// Who goes to another frame wants to see it.
+watch(() => editor.frame, leave)
 
 async function add(kind: Move['kind']) {
   leave()
@@ -67,7 +81,7 @@ onBeforeUnmount(leave)
       class="plain kind"
       :title="k.says"
       :data-move-kind="k.id"
-      @pointerenter="rest(k.id)"
+      @pointermove="point($event, k.id)"
       @pointerleave="leave"
       @focus="rest(k.id)"
       @blur="leave"
