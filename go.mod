@@ -22,6 +22,8 @@ require (
 	gonum.org/v1/gonum v0.17.0
 )
 
+require github.com/gin-contrib/gzip v1.2.5
+
 require (
 	github.com/BurntSushi/toml v1.4.1-0.20240526193622-a339e1f7089c // indirect
 	github.com/bytedance/gopkg v0.1.3 // indirect

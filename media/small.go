@@ -8,7 +8,7 @@ import (
 )
 
 // SmallSide is how many pixels the longer side of a small picture has at most.
-const SmallSide = 320
+const SmallSide = 240
 
 // smallBytes is the largest small picture that is taken.
 const smallBytes = 1 << 20

@@ -18,6 +18,7 @@ import (
 	"billow/media"
 	"billow/store"
 
+	"github.com/gin-contrib/gzip"
 	"github.com/gin-gonic/gin"
 )
 
@@ -58,19 +59,20 @@ func (s *Server) Handler() http.Handler {
 
 // routes are those for which one has to be let in.
 func (s *Server) routes(api *gin.RouterGroup) {
-	api.GET("/clips", s.listClips)
+	packed := gzip.Gzip(gzip.DefaultCompression)
+	api.GET("/clips", packed, s.listClips)
 	api.POST("/clips", s.createClip)
-	api.GET("/clips/:id", s.getClip)
-	api.GET("/form", s.form)
+	api.GET("/clips/:id", packed, s.getClip)
+	api.GET("/form", packed, s.form)
 	api.DELETE("/clips/:id", s.deleteClip)
-	api.GET("/clips/:id/commands", s.getCommands)
+	api.GET("/clips/:id/commands", packed, s.getCommands)
 	api.POST("/clips/:id/commands", s.postCommands)
 	api.GET("/clips/:id/events", s.clipEvents)
-	api.GET("/clips/:id/revisions", s.listRevisions)
-	api.GET("/clips/:id/revisions/:revision", s.getRevision)
+	api.GET("/clips/:id/revisions", packed, s.listRevisions)
+	api.GET("/clips/:id/revisions/:revision", packed, s.getRevision)
 	api.PUT("/clips/:id/revisions/:revision/name", s.nameRevision)
 	api.GET("/clips/:id/revisions/:revision/poster.jpg", s.posterAt)
-	api.GET("/clips/:id/stretches", s.listStretches)
+	api.GET("/clips/:id/stretches", packed, s.listStretches)
 	api.POST("/clips/:id/restore", s.restore)
 	api.GET("/clips/:id/poster.jpg", s.poster)
 	api.GET("/clips/:id/film.mp4", s.film)
@@ -79,17 +81,17 @@ func (s *Server) routes(api *gin.RouterGroup) {
 	api.GET("/clips/:id/bundle.zip", s.getBundle)
 	api.POST("/bundles", s.importBundle)
 	api.POST("/props", s.uploadProp)
-	api.GET("/props", s.listProps)
+	api.GET("/props", packed, s.listProps)
 	api.DELETE("/props/:hash", s.removeProp)
 	api.POST("/props/:hash/return", s.returnProp)
-	api.GET("/products", s.listProducts)
-	api.GET("/starters", s.listStarters)
+	api.GET("/products", packed, s.listProducts)
+	api.GET("/starters", packed, s.listStarters)
 	api.POST("/starters", s.createFromStarter)
 	api.POST("/starters/preview", s.previewStarter)
 	api.GET("/files/:hash", s.getFile)
 	api.GET("/files/:hash/small", s.getSmall)
 	api.GET("/files/:hash/sound", s.getSound)
-	api.GET("/clips/:id/exports", s.listExports)
+	api.GET("/clips/:id/exports", packed, s.listExports)
 	api.POST("/clips/:id/exports", s.createExport)
 	api.GET("/clips/:id/exports/events", s.exportEvents)
 	api.POST("/exports/:id/cancel", s.cancelExport)

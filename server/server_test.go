@@ -2,6 +2,7 @@ package server_test
 
 import (
 	"bytes"
+	"compress/gzip"
 	"encoding/json"
 	"fmt"
 	"image"
@@ -461,5 +462,36 @@ func TestWithoutFFmpegAllSayTheSame(t *testing.T) {
 		if status, out := ask(t, method, path, body); status != http.StatusServiceUnavailable || !strings.Contains(field(out), "apt-get install ffmpeg") {
 			t.Errorf("%s gives %d %v", path, status, out)
 		}
+	}
+}
+
+// Lists and clips go over the wire packed to whoever takes that, and say the same.
+func TestAnswersArePacked(t *testing.T) {
+	newClip(t)
+	get := func(encoding string) (string, []byte) {
+		r, err := http.NewRequestWithContext(t.Context(), http.MethodGet, url+"/api/clips", nil)
+		if err != nil {
+			t.Fatal(err)
+		}
+		r.Header.Set("Accept-Encoding", encoding)
+		a, err := http.DefaultTransport.RoundTrip(r)
+		if err != nil {
+			t.Fatal(err)
+		}
+		defer a.Body.Close()
+		b, err := io.ReadAll(a.Body)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return a.Header.Get("Content-Encoding"), b
+	}
+	_, plain := get("identity")
+	how, packed := get("gzip")
+	z, err := gzip.NewReader(bytes.NewReader(packed))
+	if how != "gzip" || err != nil {
+		t.Fatalf("it came as %q: %v", how, err)
+	}
+	if got, err := io.ReadAll(z); err != nil || string(got) != string(plain) {
+		t.Errorf("unpacked it is %d bytes, plain %d: %v", len(got), len(plain), err)
 	}
 }

@@ -123,10 +123,10 @@ function lie(to: string) {
       <div class="three spaced">
         <ChoiceField label="Lies in" :value="lies" :options="places" @change="lie($event)" />
         <label class="note">
-          Note on its row
+          Row note
           <TextField
             :value="layer.label ?? ''"
-            label="Note on its row"
+            label="Row note"
             maxlength="60"
             @change="set({ label: $event })"
           />

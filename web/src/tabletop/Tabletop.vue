@@ -240,6 +240,7 @@ defineExpose({ canvas, size })
   min-width: 0;
   min-height: 0;
   background: #828282;
+  container-type: inline-size;
 }
 
 .tabletop.upright {
@@ -323,6 +324,27 @@ canvas.pixels {
   display: flex;
   border-radius: 6px;
   margin-right: 0.4rem;
+}
+
+/* In a small window all of them stand beside each other still. */
+@container (max-width: 355px) {
+  .switches {
+    gap: 0.1rem;
+    padding: 0 4px;
+  }
+
+  .target-switch {
+    margin-right: 0;
+  }
+
+  .target-switch .plain {
+    padding-inline: 0.3rem;
+    font-size: 0.72rem;
+  }
+
+  .switches :deep(.sight) {
+    margin: 0 0.1rem;
+  }
 }
 
 .target-switch .plain:first-child {
