@@ -14,6 +14,7 @@ const mouse = [
   ['Double-click words', 'writes in them, in the picture'],
   ['Drag beside everything', 'chooses what a rectangle touches'],
   ['Alt and click in the picture', 'takes the next layer beneath'],
+  ['Alt and let a picture go', 'the cut-out under it shows it'],
   ['Shift and click', 'chooses several layers'],
   ['Shift while dragging', 'keeps the axis or the proportion'],
   ['Alt and drag a key on the way', 'bends the way'],
@@ -75,18 +76,19 @@ h3 {
 
 dl {
   display: grid;
-  grid-template-columns: 152px 1fr;
+  grid-template-columns: 168px 1fr;
   gap: 0.15rem 0.5rem;
   font-size: 0.8rem;
   margin: 0;
 }
 
 dl.wide {
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: auto 1fr;
 }
 
 dt {
   font-weight: 500;
+  white-space: nowrap;
 }
 
 dd {

@@ -194,6 +194,8 @@ function lie(to: string) {
 
 <style scoped>
 .nothing {
+  column-span: all;
+  max-width: 42ch;
   color: var(--harbour-soft);
 }
 
