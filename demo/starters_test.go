@@ -21,6 +21,8 @@ func TestStartersFitIntoEveryShape(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
+		poster, _ := clip.StandardShape("poster")
+		c.Shapes = append(c.Shapes, poster)
 		lib := frame.NewLibrary(fonts.All(), 8<<20)
 		for _, shape := range c.Shapes {
 			unit := float64(min(shape.W, shape.H)) / 1000

@@ -34,6 +34,7 @@ func (s spots) turned(degrees float64) spots {
 
 // place puts a layer where it rests in each shape.
 func (b *board) place(l *clip.Layer, s spots) {
+	s["poster"] = between(s["portrait"], s["tall"])
 	l.Rest = s[b.home]
 	l.Rests = map[string]clip.Rest{}
 	for id, r := range s {
@@ -41,6 +42,19 @@ func (b *board) place(l *clip.Layer, s spots) {
 			l.Rests[id] = r
 		}
 	}
+}
+
+// between is where a layer stands in Poster, whose height lies between those of
+// Portrait and Tall: 1500 units, 1250 and 1778.
+func between(portrait, tall clip.Rest) clip.Rest {
+	if portrait.Pin != tall.Pin {
+		return portrait
+	}
+	mix := func(p, t float64) float64 { return p + (t-p)*(1500-1250)/(1000*16.0/9-1250) }
+	r := portrait
+	r.X, r.Y = mix(portrait.X, tall.X), mix(portrait.Y, tall.Y)
+	r.Size, r.Turn = mix(portrait.Size, tall.Size), mix(portrait.Turn, tall.Turn)
+	return r
 }
 
 // ground replaces the backdrop that a new clip has.

@@ -39,7 +39,7 @@ type Words struct {
 var Starters = []*Starter{saleBadge, newArrival, beforeAfter, eventReminder}
 
 // Shapes are those that a starter can be made for; it is arranged for all of them.
-var Shapes = []string{"tall", "portrait", "square", "wide"}
+var Shapes = []string{"tall", "poster", "portrait", "square", "wide"}
 
 // Sold is a product with its picture.
 type Sold struct {

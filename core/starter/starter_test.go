@@ -40,8 +40,13 @@ func TestEveryStarterIsMadeForEveryShapeInAllColours(t *testing.T) {
 				if err != nil {
 					t.Fatalf("%s for %s in %s: %v", s.ID, shape, p.ID, err)
 				}
-				if c.Shapes[0].ID != shape || len(c.Shapes) != len(Shapes) {
+				if c.Shapes[0].ID != shape {
 					t.Errorf("%s for %s has the shapes %v", s.ID, shape, c.Shapes)
+				}
+				for _, l := range c.Layers {
+					if l.Rests != nil && len(l.Rests) != len(Shapes)-1 {
+						t.Errorf("%s for %s: %s has rests of its own in %d shapes", s.ID, shape, l.Name, len(l.Rests))
+					}
 				}
 				if got := float64(c.Length) / float64(c.Rate); math.Abs(got-s.Seconds) > 0.02 {
 					t.Errorf("%s says that it lasts %g s and lasts %g", s.ID, s.Seconds, got)

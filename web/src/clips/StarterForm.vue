@@ -204,8 +204,13 @@ async function make(event: { preventDefault(): void }) {
 
 .shapes {
   display: flex;
-  flex-wrap: wrap;
   justify-content: center;
+}
+
+.shapes button {
+  display: grid;
+  justify-items: center;
+  line-height: 1.2;
 }
 
 .shapes small {
