@@ -1,11 +1,17 @@
 package e2e
 
 import (
+	"fmt"
 	"net"
 	"net/http"
 	"net/http/httputil"
 	"net/url"
+	"strings"
+	"sync/atomic"
 	"testing"
+
+	"billow/core/clip"
+	"billow/store"
 
 	"github.com/go-rod/rod"
 )
@@ -15,6 +21,7 @@ type road struct {
 	t      *testing.T
 	addr   string
 	server *http.Server
+	closed atomic.Pointer[string] // what has this in its path is not to be had
 }
 
 func newRoad(t *testing.T) *road {
@@ -37,7 +44,13 @@ func (r *road) open() {
 	}
 	proxy := httputil.NewSingleHostReverseProxy(to)
 	proxy.FlushInterval = -1 // events come at once
-	r.server = &http.Server{Handler: proxy}
+	r.server = &http.Server{Handler: http.HandlerFunc(func(w http.ResponseWriter, q *http.Request) {
+		if part := r.closed.Load(); part != nil && strings.Contains(q.URL.Path, *part) {
+			http.Error(w, "closed", http.StatusServiceUnavailable)
+			return
+		}
+		proxy.ServeHTTP(w, q)
+	})}
 	go func(s *http.Server) { _ = s.Serve(l) }(r.server)
 }
 
@@ -86,4 +99,37 @@ func TestAClipOpensWhileTheServerIsAway(t *testing.T) {
 		t.Errorf("the server has the light %+v", c.Light)
 	}
 	u.wait("the page shows the same", "window.billowEditor.clip.light.height === 33 && window.billowEditor.clip.light.softness === 12")
+}
+
+// While a font cannot be had, words are set in another; they are set in their own as
+// soon as it can.
+func TestAFontThatCannotBeHadComesLater(t *testing.T) {
+	r := newRoad(t)
+	part := "Caveat"
+	r.closed.Store(&part)
+	tall, _ := clip.StandardShape("tall")
+	c := clip.New("Handwritten", tall, 30, 60)
+	l := clip.NewWords("line", "Line", clip.KindWords, "Written by hand")
+	l.Group, l.Words.Font = "scene", "caveat-700"
+	c.Layers = append(c.Layers, l)
+	id := store.NewID()
+	if err := site.Store.CreateClip(t.Context(), id, c, "New"); err != nil {
+		t.Fatal(err)
+	}
+	p, err := Open(browser, "http://"+r.addr+"/clips/"+id, 1280, 800)
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { _ = p.Close() })
+	u := &user{t, p}
+	u.ready()
+	before := u.shot()
+	r.closed.Store(nil)
+	u.wait("the words are set anew", fmt.Sprintf("document.querySelector('.tabletop canvas').toDataURL().length !== %d", before))
+	after := u.shot()
+	u.must("opening it anew", p.Reload())
+	u.ready()
+	if fresh := u.shot(); fresh != after {
+		t.Errorf("the picture is %d long, opened anew %d", after, fresh)
+	}
 }

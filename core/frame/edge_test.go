@@ -124,4 +124,12 @@ func TestSpacedLettersSpreadFromTheEdge(t *testing.T) {
 	if wider := float64(a1 - x1); wider < 2*0.8*60*0.54-2 || wider > 3*0.8*60*0.54+2 {
 		t.Errorf("they are %g pixels wider", wider)
 	}
+	// The caret goes with them: before the first letter it stays at the edge.
+	tall, _ := c.Shape("tall")
+	stage := Arrange(c, tall, lib)
+	for _, f := range []int{0, 20} {
+		if x := stage.Carets("line", f)[0].Head[0]; math.Abs(x+400) > 6 {
+			t.Errorf("on frame %d the first caret is at %g", f, x)
+		}
+	}
 }

@@ -29,6 +29,12 @@ func standing(w *clip.Words, width, turn float64) (x, y float64) {
 	return by * cos, by * sin
 }
 
+// spreads is how far words lie beside their middle, in units, when keys space their
+// letters: they spread from the edge by which they stand.
+func spreads(a *actor, w *clip.Words, now *words.Block) float64 {
+	return float64(w.Stands()) * (a.w - now.W) / 2
+}
+
 // block is the layer's set words as they are without keys.
 func (s *Stage) block(a *actor) *words.Block {
 	return s.blockOf(a, a.layer.Words, a.content.Text("plain block"))
@@ -57,8 +63,7 @@ func (s *Stage) wording(a *actor, k look, _ float64) *graph.Node {
 	}
 	return graph.Source(key, func() *paint.Sheet {
 		b, x0, y0 := block.Raster(per, k.pen, w.Outline)
-		// Letters that are spaced by keys spread from the edge by which they stand.
-		x0 += float64(w.Stands()) * (a.w - block.W) / 2
+		x0 += spreads(a, w, block)
 		return paint.NewSheet(b, x0*per, y0*per, per)
 	})
 }

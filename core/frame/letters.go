@@ -1,6 +1,7 @@
 package frame
 
 import (
+	"billow/core/paint"
 	"billow/core/words"
 )
 
@@ -39,6 +40,9 @@ func (s *Stage) Carets(layer string, frame int) []Caret {
 	k, _ := s.lookAt(a, env.frame)
 	w := k.worded(a.layer.Words)
 	size := a.rest.Size
+	if a.layer.Words.Stands() != 0 {
+		m = paint.Translate(spreads(a, w, s.blockOf(a, w, a.content.Nums(k.spacing).Text("spaced block"))), 0).Then(m)
+	}
 	for _, c := range words.Carets(s.lib.Fonts, w, s.clip.ProductOf(a.layer), size, w.Width*size/a.layer.Rest.Size) {
 		out = append(out, Caret{c.Line, at(c.X, c.Top), at(c.X, c.Foot), Edge{at(c.To, c.Top), at(c.To, c.Foot)}})
 	}

@@ -124,12 +124,7 @@ function lie(to: string) {
         <ChoiceField label="Lies in" :value="lies" :options="places" @change="lie($event)" />
         <label class="note">
           Row note
-          <TextField
-            :value="layer.label ?? ''"
-            label="Row note"
-            maxlength="60"
-            @change="set({ label: $event })"
-          />
+          <TextField :value="layer.label ?? ''" label="Row note" maxlength="60" @change="set({ label: $event })" />
         </label>
         <ChoiceField
           label="Reveal from"

@@ -89,7 +89,7 @@ export const useEditor = defineStore('editor', () => {
     painters = new Painters(2, told)
     const got = await api.clip(clipId)
     id.value = clipId
-    kept = { clip: got.clip, view: emptyView, needs: got.needs }
+    kept = { clip: got.clip, view: emptyView, needs: got.needs ?? [] }
     const shown = paint() // its pictures are read meanwhile
     shown.catch(() => undefined) // said when the clip is there
     await edit.call('open', got.clip)
