@@ -48,7 +48,7 @@ func text(id, name, kind, words string, x, y, size float64, pin string, fill col
 
 func gradient(angle float64, stops ...clip.Stop) clip.Layer {
 	l := clip.NewLayer("backdrop", "Dusk", clip.KindBackdrop)
-	l.Backdrop = &clip.Backdrop{Angle: angle, Stops: stops}
+	l.Backdrop = &clip.Backdrop{Fill: clip.Fill{Angle: angle, Stops: stops}}
 	return l
 }
 
@@ -153,7 +153,7 @@ func lanternBadge() clip.Layer {
 
 func lanternCard(at timing.Moment) clip.Layer {
 	l := clip.NewLayer("card", "End card", clip.KindBackdrop)
-	l.Backdrop = &clip.Backdrop{Angle: 180, Stops: []clip.Stop{{At: 0, Colour: colour.RGB(0xFBF5E9)}, {At: 100, Colour: colour.RGB(0xF1DFC2)}}}
+	l.Backdrop = &clip.Backdrop{Fill: clip.Fill{Angle: 180, Stops: []clip.Stop{{At: 0, Colour: colour.RGB(0xFBF5E9)}, {At: 100, Colour: colour.RGB(0xF1DFC2)}}}}
 	l.From = at
 	l.Tracks[clip.Position] = motion.Track{off(at, easeOut, "below"), key(at.Plus(18), hold, 0, 0)}
 	return l

@@ -118,7 +118,7 @@ func TestTwoPagesSeeEachOthersChanges(t *testing.T) {
 	a.front()
 	a.wait("the first page shows the new value", lift("mug-layer")+" === 33")
 	a.click("[aria-label=Undo]")
-	a.text(".notice.problem", "lift of Mug")
+	a.text(".notice.problem", "[Ll]ift of Mug")
 	if c := site.stored(t, id); c.Layer("mug-layer").Lift != 33 {
 		t.Errorf("undoing took the other's value away: %g", c.Layer("mug-layer").Lift)
 	}

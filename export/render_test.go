@@ -144,7 +144,7 @@ func TestSoftGradientsStaySoftInTheFile(t *testing.T) {
 	shape := clip.Shape{ID: "tall", W: 360, H: 640}
 	c := clip.New("Soft", shape, 30, 75)
 	from, to := colour.RGB(0x123A45), colour.RGB(0x2F6B6A)
-	c.Layers[0].Backdrop = &clip.Backdrop{Angle: 180, Stops: []clip.Stop{{At: 0, Colour: from}, {At: 100, Colour: to}}}
+	c.Layers[0].Backdrop = &clip.Backdrop{Fill: clip.Fill{Angle: 180, Stops: []clip.Stop{{At: 0, Colour: from}, {At: 100, Colour: to}}}}
 	f, err := MP4(t.Context(), c, shape, lib, none, false, func(int) {})
 	if err != nil {
 		t.Fatal(err)

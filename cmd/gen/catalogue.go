@@ -4,6 +4,7 @@ import (
 	"encoding/json"
 	"fmt"
 	"reflect"
+	"slices"
 	"strings"
 
 	"billow/core/clip"
@@ -32,6 +33,7 @@ func catalogue() string {
 		out.WriteString("] as const\n\n")
 	}
 	add("properties", properties(clip.AllProperties))
+	add("families", families())
 	add("lightProperties", properties(clip.LightProperties))
 	add("easings", motion.EaseNames)
 	add("sides", motion.SideNames)
@@ -72,6 +74,20 @@ func properties(list []property.Property) []propertyEntry {
 			}
 		}
 		out = append(out, e)
+	}
+	return out
+}
+
+// families are those of numbered properties.
+func families() []propertyEntry {
+	out := properties(clip.Families)
+	for i := range out {
+		out[i].Kinds = []string{}
+		for _, k := range clip.Kinds {
+			if slices.Contains(k.Families, out[i].Name) {
+				out[i].Kinds = append(out[i].Kinds, k.ID)
+			}
+		}
 	}
 	return out
 }

@@ -1,6 +1,10 @@
 package clip
 
-import "billow/core/colour"
+import (
+	"slices"
+
+	"billow/core/colour"
+)
 
 // Kind is what is known of a kind of layers. Each has a file of its own,
 // kind_*.go, with its content, limits and defaults; how it is drawn stands in the
@@ -28,6 +32,15 @@ type Kind struct {
 	// Colours are where its content has the colours that can have keys; nil is
 	// one that it does not have now.
 	Colours func(l *Layer, property string) *colour.Colour
+	// Fill is the fill of several colours that its content has, if any.
+	Fill func(l *Layer) *Fill
+	// Families are those of its numbered properties, and Numbered the numbers that one
+	// of them has now.
+	Families []string
+	Numbered func(l *Layer, family string) []int
+	// Numbers are where its content has the numbers of a property; nil is one that it
+	// does not have now, or of which the layer itself has the value.
+	Numbers func(l *Layer, property string) []*float64
 	// Draft gives a new layer content and settings as a person would want them to
 	// begin. It is in the middle and has an ID already.
 	Draft func(c *Clip, l *Layer, from DraftOf)
@@ -102,15 +115,12 @@ func Has(kind, property string) bool {
 	if LightHas(property) {
 		return false
 	}
-	if !special[property] {
-		return true
-	}
-	for _, p := range KindNamed(kind).Properties {
-		if p == property {
-			return true
+	if family, n := Numbered(property); n > 0 {
+		if _, ok := numberedProperty(property); ok {
+			return slices.Contains(KindNamed(kind).Families, family)
 		}
 	}
-	return false
+	return !special[property] || slices.Contains(KindNamed(kind).Properties, property)
 }
 
 // special are the properties that not every layer has.

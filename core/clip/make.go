@@ -51,7 +51,7 @@ func New(name string, home Shape, rate timing.Rate, length int) *Clip {
 		}
 	}
 	back := NewLayer("backdrop", "Backdrop", KindBackdrop)
-	back.Backdrop = &Backdrop{Angle: 180, Stops: []Stop{{0, colour.RGB(0xF6EFE2)}, {100, colour.RGB(0xE3D3BC)}}}
+	back.Backdrop = &Backdrop{Fill{Angle: 180, Stops: []Stop{{At: 0, Colour: colour.RGB(0xF6EFE2)}, {At: 100, Colour: colour.RGB(0xE3D3BC)}}}}
 	c.Layers = []Layer{back, NewScene("scene", "Scene 1", Scene{Frames: length})}
 	c.Fit()
 	return c

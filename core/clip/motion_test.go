@@ -165,7 +165,7 @@ func TestBaseIsTheLayersOwnValue(t *testing.T) {
 	w.Words.Fill, w.Words.Plate.Fill = colour.RGB(0x010203), colour.RGB(0x0A0B0C)
 	w.Values = map[string][]float64{"blur": {4}}
 	back := NewLayer("b", "B", KindBackdrop)
-	back.Backdrop = &Backdrop{Stops: []Stop{{0, colour.RGB(0x111111)}, {100, colour.RGB(0x222222)}}}
+	back.Backdrop = &Backdrop{Fill{Angle: 30, Stops: []Stop{{At: 0, Colour: colour.RGB(0x111111)}, {ID: 7, At: 100, Colour: colour.RGB(0x222222)}}}}
 	for _, want := range []struct {
 		l        *Layer
 		property string
@@ -173,7 +173,8 @@ func TestBaseIsTheLayersOwnValue(t *testing.T) {
 	}{
 		{&w, FillColour, []float64{1, 2, 3, 255}}, {&w, PlateColour, []float64{10, 11, 12, 255}}, {&w, "blur", []float64{4}},
 		{&w, Scale, []float64{100, 100}}, {&w, Revealed, []float64{100}}, {&w, Skew, []float64{0}},
-		{&back, StopColour2, []float64{0x22, 0x22, 0x22, 255}}, {&back, StopColour4, []float64{0, 0, 0, 0}},
+		{&back, "colour1", []float64{0x11, 0x11, 0x11, 255}}, {&back, "colour7", []float64{0x22, 0x22, 0x22, 255}}, {&back, "colour4", []float64{0, 0, 0, 0}},
+		{&back, "at7", []float64{100}}, {&back, FillAngle, []float64{30}},
 	} {
 		if got := want.l.Base(want.property); !reflect.DeepEqual(got, want.value) {
 			t.Errorf("%s is %v, want %v", want.property, got, want.value)

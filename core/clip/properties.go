@@ -34,11 +34,10 @@ const (
 	EmphasisColour = "emphasisColour" // of emphasised words
 	PlateColour    = "plateColour"
 	OutlineColour  = "outlineColour"
-	StopColour1    = "colour1" // of a backdrop
-	StopColour2    = "colour2"
-	StopColour3    = "colour3"
-	StopColour4    = "colour4"
-	Time           = "time" // of a group: the frame of its inside
+	FillAngle      = "fillAngle"  // of a gradient, degrees: 0 up, 90 right
+	FillCentre     = "fillCentre" // percent of the plane's width and height from its middle
+	FillReach      = "fillReach"  // percent of the way to the farthest corner
+	Time           = "time"       // of a group: the frame of its inside
 
 	LightDirection = "direction" // of the clip's light, degrees
 	LightHeight    = "height"    // degrees
@@ -73,8 +72,9 @@ var AllProperties = append([]Property{
 	{Name: Revealed, Dims: 1, Neutral: 100, Max: 100, Title: "Reveal", Unit: "%"},
 	property.Colour(FillColour, "Fill"), property.Colour(EmphasisColour, "Emphasis"),
 	property.Colour(PlateColour, "Plate"), property.Colour(OutlineColour, "Outline colour"),
-	property.Colour(StopColour1, "Colour 1"), property.Colour(StopColour2, "Colour 2"),
-	property.Colour(StopColour3, "Colour 3"), property.Colour(StopColour4, "Colour 4"),
+	{Name: FillAngle, Dims: 1, Min: -3600, Max: 3600, Title: "Gradient, direction", Unit: "°"},
+	{Name: FillCentre, Dims: 2, Min: -200, Max: 200, Title: "Gradient, centre", Unit: "%", Parts: []string{"right", "down"}},
+	{Name: FillReach, Dims: 1, Neutral: 100, Min: 1, Max: 400, Title: "Gradient, reach", Unit: "%"},
 	{Name: Time, Dims: 1, Min: -MaxUnits, Max: MaxSeconds * 60, Title: "Time inside"},
 }, effects()...)
 
@@ -123,20 +123,84 @@ var propertyByName = func() map[string]Property {
 
 // PropertyNamed finds a property of layers or of the light.
 func PropertyNamed(name string) (Property, bool) {
-	p, ok := propertyByName[name]
-	return p, ok
+	if p, ok := propertyByName[name]; ok {
+		return p, true
+	}
+	return numberedProperty(name)
+}
+
+// named is PropertyNamed for those that there are.
+func named(name string) Property {
+	p, _ := PropertyNamed(name)
+	return p
 }
 
 // Dims is how many numbers a value of a property has; a scale may have one.
-func Dims(property string) int { return propertyByName[property].Dims }
+func Dims(property string) int { return named(property).Dims }
 
 // Neutral is the number of a property that changes nothing.
-func Neutral(property string) float64 { return propertyByName[property].Neutral }
+func Neutral(property string) float64 { return named(property).Neutral }
 
-// Has tells whether the layer has a property, with the colours that its content
-// has now.
+// Has tells whether the layer has a property, with the colours and the numbers that
+// its content has now.
 func (l *Layer) Has(property string) bool {
-	return Has(l.Kind, property) && (!propertyByName[property].Colour || l.colourOf(property) != nil)
+	if !Has(l.Kind, property) {
+		return false
+	}
+	if _, n := Numbered(property); n > 0 {
+		return l.numbersOf(property) != nil || l.colourOf(property) != nil
+	}
+	if slices.Contains(fillProperties, property) {
+		return l.numbersOf(property) != nil
+	}
+	p := named(property)
+	return !p.Colour || l.colourOf(property) != nil
+}
+
+// Properties lists what the layer has, in the order of AllProperties; those that are
+// numbered come after them.
+func (l *Layer) Properties() []Property {
+	var out []Property
+	for _, p := range AllProperties {
+		if l.Has(p.Name) {
+			out = append(out, p)
+		}
+	}
+	k := l.Is()
+	if k.Numbered == nil || !k.holds(l) {
+		return out
+	}
+	for _, f := range k.Families {
+		for _, n := range k.Numbered(l, f) {
+			out = append(out, named(NumberedName(f, n)))
+		}
+	}
+	return out
+}
+
+// numbersOf is where the layer's content has the numbers of a property, or nil.
+func (l *Layer) numbersOf(property string) []*float64 {
+	if k := l.Is(); k.Numbers != nil && k.holds(l) {
+		return k.Numbers(l, property)
+	}
+	return nil
+}
+
+// SetNumbers changes numbers of the layer's content. It tells whether the content has
+// them.
+func (l *Layer) SetNumbers(property string, value []float64) (bool, error) {
+	at := l.numbersOf(property)
+	if at == nil {
+		return false, nil
+	}
+	if why := wrongValue(named(property), value); why != nil {
+		why.Field = "value"
+		return false, why
+	}
+	for i, p := range at {
+		*p = value[i]
+	}
+	return true, nil
 }
 
 // LightHas tells whether the clip's light has a property.
@@ -147,9 +211,16 @@ func (l *Layer) Base(property string) []float64 {
 	if v, ok := l.Values[property]; ok {
 		return v
 	}
-	p := propertyByName[property]
+	p := named(property)
 	if p.Colour {
 		return l.ownColour(property)
+	}
+	if at := l.numbersOf(property); at != nil {
+		out := make([]float64, len(at))
+		for i, v := range at {
+			out[i] = *v
+		}
+		return out
 	}
 	out := make([]float64, p.Dims)
 	for i := range out {
@@ -196,6 +267,6 @@ func (l *Layer) colourOf(property string) *colour.Colour {
 // Curve makes a track of a property ready for being sampled on frames of the
 // clip. clock is that of the layer that has it.
 func Curve(property string, t motion.Track, clock timing.Clock) *motion.Curve {
-	p := propertyByName[property]
+	p := named(property)
 	return motion.NewCurve(t, p.Dims, p.Colour, clock)
 }

@@ -2,6 +2,7 @@ package colour
 
 import (
 	"math"
+	"sync"
 
 	"billow/core/alike"
 )
@@ -41,11 +42,42 @@ func OKLab(r, g, b float64) Lab {
 
 // SRGB converts to sRGB numbers, held within 0..255.
 func (c Lab) SRGB() (r, g, b float64) {
+	r, g, b = c.light()
+	return 255 * encoded(r), 255 * encoded(g), 255 * encoded(b)
+}
+
+// NearSRGB is SRGB for many colours: to a hundredth of a step, and several times as
+// fast.
+func (c Lab) NearSRGB() (r, g, b float64) {
+	r, g, b = c.light()
+	return near(r), near(g), near(b)
+}
+
+const encodings = 4097
+
+// encodedSteps are 255 times encoded of 0..1; the last stands twice.
+var encodedSteps = sync.OnceValue(func() *[encodings + 1]float64 {
+	t := new([encodings + 1]float64)
+	for i := range t {
+		t[i] = 255 * encoded(float64(min(i, encodings-1))/(encodings-1))
+	}
+	return t
+})
+
+func near(v float64) float64 {
+	t := encodedSteps()
+	v *= encodings - 1
+	i := int(v)
+	return t[i] + (t[i+1]-t[i])*(v-float64(i))
+}
+
+// light is the linear light of red, green and blue, held within 0..1.
+func (c Lab) light() (r, g, b float64) {
 	l := c.L + 0.3963377774*c.A + 0.2158037573*c.B
 	m := c.L - 0.1055613458*c.A - 0.0638541728*c.B
 	s := c.L - 0.0894841775*c.A - 1.2914855480*c.B
 	l, m, s = l*l*l, m*m*m, s*s*s
-	channel := func(v float64) float64 { return 255 * encoded(min(max(v, 0), 1)) }
+	channel := func(v float64) float64 { return min(max(v, 0), 1) }
 	return channel(4.0767416621*l - 3.3077115913*m + 0.2309699292*s),
 		channel(-1.2684380046*l + 2.6097574011*m - 0.3413193965*s),
 		channel(-0.0041960863*l - 0.7034186147*m + 1.7076147010*s)

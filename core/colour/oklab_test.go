@@ -48,3 +48,16 @@ func TestFromFloatsRounds(t *testing.T) {
 		t.Errorf("it is %v", got)
 	}
 }
+
+func TestNearSRGBIsNear(t *testing.T) {
+	for i := range 4000 {
+		c := Lab{float64(i%101) / 100, float64(i%37)/60 - 0.3, float64(i%53)/90 - 0.3}
+		r, g, b := c.SRGB()
+		nr, ng, nb := c.NearSRGB()
+		for _, d := range []float64{r - nr, g - ng, b - nb} {
+			if d > 0.01 || d < -0.01 {
+				t.Fatalf("%v is %g,%g,%g and nearly %g,%g,%g", c, r, g, b, nr, ng, nb)
+			}
+		}
+	}
+}

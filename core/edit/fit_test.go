@@ -303,7 +303,7 @@ func TestAColourWithoutKeysIsTheLayersOwn(t *testing.T) {
 	if got := paint(card, clip.FillColour).Layer(card).Card.Fill; got != want {
 		t.Errorf("the card is %v", got)
 	}
-	if got := paint("backdrop", clip.StopColour1).Layer("backdrop").Backdrop.Stops[0].Colour; got != want {
+	if got := paint("backdrop", "colour1").Layer("backdrop").Backdrop.Stops[0].Colour; got != want {
 		t.Errorf("the backdrop begins with %v", got)
 	}
 	refused(t, c, `{"type":"setValue","layer":"backdrop","property":"colour4","frame":3,"value":[18,52,86,255]}`, "property")

@@ -63,6 +63,9 @@ func has(l *clip.Layer, property string) bool {
 	if l == nil {
 		return clip.LightHas(property)
 	}
+	if _, n := clip.Numbered(property); n > 0 {
+		return l.Has(property)
+	}
 	_, there := clip.PropertyNamed(property)
 	return there && clip.Has(l.Kind, property)
 }

@@ -229,7 +229,19 @@ func (m *monkey) ofMoves(id string) []object {
 		{"type": "setLineup", "layer": l.ID, "lineup": nil},
 		{"type": "stagger", "layers": m.layers(), "by": m.Intn(40), "order": m.pick("stack", "centre", "across", "odd"), "ease": object{}},
 		{"type": "closeLoop"},
+		{"type": "setRun", "layer": m.filled(), "run": m.pick("solid", "linear", "radial", "conic", "free", "free", "odd")},
+		{"type": "addColour", "layer": m.filled()},
+		{"type": "removeColour", "layer": m.filled(), "number": 1 + m.Intn(4)},
 	}
+}
+
+// filled is a layer, mostly one that has a gradient.
+func (m *monkey) filled() string {
+	l := m.layer()
+	for tries := 0; l.Fill() == nil && tries < 9; tries++ {
+		l = m.layer()
+	}
+	return l.ID
 }
 
 func (m *monkey) ofStack(id string) []object {

@@ -31,6 +31,9 @@ func (s *SetValue) apply(c *clip.Clip) error {
 		if p.Colour {
 			return l.SetColour(s.Property, s.Value)
 		}
+		if done, err := l.SetNumbers(s.Property, s.Value); done || err != nil {
+			return err
+		}
 		if l.Values == nil {
 			l.Values = map[string][]float64{}
 		}

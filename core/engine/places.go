@@ -59,13 +59,11 @@ func (e *Engine) placesIn(s clip.Shape, f int, layer string, layers []string) Pl
 	w, h := st.Extent()
 	values := map[string][]float64{}
 	if l := e.shown.Layer(layer); l != nil {
-		for _, p := range clip.AllProperties {
-			if l.Has(p.Name) {
-				values[p.Name] = edit.KeyHere(e.shown, layer, p.Name, f).Value
-				if curve := st.Curve(layer, p.Name); curve != nil && (p.Name == clip.Position || p.Name == clip.X || p.Name == clip.Y) {
-					v := curve.Sample(float64(f)) // with "just outside" worked out
-					values[p.Name] = v[:p.Dims]
-				}
+		for _, p := range l.Properties() {
+			values[p.Name] = edit.KeyHere(e.shown, layer, p.Name, f).Value
+			if curve := st.Curve(layer, p.Name); curve != nil && (p.Name == clip.Position || p.Name == clip.X || p.Name == clip.Y) {
+				v := curve.Sample(float64(f)) // with "just outside" worked out
+				values[p.Name] = v[:p.Dims]
 			}
 		}
 	}

@@ -9,20 +9,14 @@ import (
 
 func init() { kinds[clip.KindBackdrop] = drawing{picture: (*Stage).backdrop} }
 
-// backdrop is a gradient that fills the frame.
-func (s *Stage) backdrop(a *actor, k look, _ float64) *graph.Node {
-	b := a.layer.Backdrop
-	key := a.content.Text("backdrop").Nums(float64(s.W), float64(s.H))
-	for i := range b.Stops {
-		key = key.Colour(k.colours[stopColour1-fillColour+i])
-	}
+// backdrop is a fill of the frame.
+func (s *Stage) backdrop(a *actor, _ look, frame float64) *graph.Node {
+	at, _, _, _ := s.held(a, frame)
+	fill := a.shadingAt(&a.layer.Backdrop.Fill, at)
+	key := fill.key(graph.Key{}.Text("backdrop").Nums(float64(s.W), float64(s.H)))
 	return graph.Source(key, func() *paint.Sheet {
-		list := make([]paint.Stop, len(b.Stops))
-		for i, st := range b.Stops {
-			list[i] = paint.Stop{At: st.At / 100, Colour: k.colours[stopColour1-fillColour+i]}
-		}
 		m := paint.NewBitmap(s.W, s.H)
-		paint.Gradient(m, list, b.Angle)
+		m.Shade(fill.shader(paint.Box{W: float64(s.W), H: float64(s.H)}))
 		w, _ := layout.Extent(s.shape)
 		return paint.NewSheet(m, -float64(s.W)/2, -float64(s.H)/2, float64(s.W)/w)
 	})

@@ -13,7 +13,7 @@ var looks = func() []bool {
 	out := make([]bool, len(clip.AllProperties))
 	for _, p := range []int{
 		crop, corner, outline, drawStart, drawEnd, letterSpacing, reveal,
-		fillColour, emphasisColour, plateColour, outlineColour, stopColour1, stopColour2, stopColour3, stopColour4,
+		fillColour, emphasisColour, plateColour, outlineColour, fillAngle, fillCentre, fillReach,
 	} {
 		out[p] = true
 	}
@@ -28,7 +28,7 @@ type look struct {
 	edge    edge
 	pen     words.Pen
 	spacing float64          // percent
-	colours [8]colour.Colour // from fillColour to stopColour4
+	colours [4]colour.Colour // from fillColour to outlineColour
 	effects []effect.Values  // as effect.All; nil are those that change nothing
 }
 

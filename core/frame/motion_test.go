@@ -411,7 +411,7 @@ func TestOutlinesAreDrawnOn(t *testing.T) {
 
 func TestColoursHaveKeys(t *testing.T) {
 	c, lib := block(t)
-	c.Layers[0].Tracks[clip.StopColour1] = linear(0, v(0, 0, 0, 255), 20, v(255, 255, 255, 255))
+	c.Layers[0].Tracks["colour1"] = linear(0, v(0, 0, 0, 255), 20, v(255, 255, 255, 255))
 	c.Layers[2].Hidden = true
 	if p := draw(t, c, lib, "tall", 54, 96, 10).Pix[0]; math.Abs(float64(p&255)-99) > 1 {
 		t.Errorf("half-way from black to white the backdrop is %08x, want 99 as in CSS", p)
@@ -474,7 +474,7 @@ func TestEveryPropertyHasItsPlace(t *testing.T) {
 		pivot: clip.Pivot, depth: clip.Depth, crop: clip.Crop, corner: clip.Corner, outline: clip.Outline,
 		drawStart: clip.DrawStart, drawEnd: clip.DrawEnd, letterSpacing: clip.LetterSpacing, reveal: clip.Revealed,
 		fillColour: clip.FillColour, emphasisColour: clip.EmphasisColour, plateColour: clip.PlateColour, outlineColour: clip.OutlineColour,
-		stopColour1: clip.StopColour1, stopColour2: clip.StopColour2, stopColour3: clip.StopColour3, stopColour4: clip.StopColour4, time: clip.Time,
+		fillAngle: clip.FillAngle, fillCentre: clip.FillCentre, fillReach: clip.FillReach, time: clip.Time,
 	}
 	for i, name := range names {
 		if clip.AllProperties[i].Name != name {

@@ -145,11 +145,10 @@ func (s *Stage) Missing(layer string) string {
 // the stage's shape; nil when it has no keys or the layer is not there.
 func (s *Stage) Curve(layer, property string) *motion.Curve {
 	if a := s.byID[layer]; a != nil {
-		for i, p := range clip.AllProperties {
-			if p.Name == property {
-				return a.curves[i]
-			}
+		if i, ok := propertyIndex[property]; ok {
+			return a.curves[i]
 		}
+		return a.numbered[property]
 	}
 	return nil
 }

@@ -33,10 +33,9 @@ const (
 	emphasisColour
 	plateColour
 	outlineColour
-	stopColour1
-	stopColour2
-	stopColour3
-	stopColour4
+	fillAngle
+	fillCentre
+	fillReach
 	time
 	properties // those of effects follow
 )

@@ -154,16 +154,17 @@ type actor struct {
 	from, to int // frames of the clip, to not included
 	clock    timing.Clock
 	rest     clip.Rest
-	gx, gy   float64         // a group: the centre of what is in it, at rest
-	cx, cy   float64         // of its middle at rest, units from the frame's centre
-	ax, ay   float64         // where its rest is from its middle: words may stand by an edge
-	prop     *clip.Prop      // of a cut-out: its picture
-	w, h     float64         // visible bounds at rest, units, before turning
-	hx, hy   float64         // where the hole of a card is, units from the card's centre
-	base     [][4]float64    // as clip.AllProperties
-	curves   []*motion.Curve // nil without keys
-	largest  float64         // scale factor over the whole track and its groups
-	still    bool            // it looks the same on every frame
+	gx, gy   float64                  // a group: the centre of what is in it, at rest
+	cx, cy   float64                  // of its middle at rest, units from the frame's centre
+	ax, ay   float64                  // where its rest is from its middle: words may stand by an edge
+	prop     *clip.Prop               // of a cut-out: its picture
+	w, h     float64                  // visible bounds at rest, units, before turning
+	hx, hy   float64                  // where the hole of a card is, units from the card's centre
+	base     [][4]float64             // as clip.AllProperties
+	curves   []*motion.Curve          // nil without keys
+	numbered map[string]*motion.Curve // of numbered properties
+	largest  float64                  // scale factor over the whole track and its groups
+	still    bool                     // it looks the same on every frame
 
 	content graph.Key // of what it shows, without its look
 	once    sync.Once
@@ -191,7 +192,7 @@ func (s *Stage) ready(a *actor) {
 	a.base = slices.Clone(neutral)
 	a.curves = make([]*motion.Curve, len(clip.AllProperties))
 	a.content = s.contentOf(a)
-	for i := fillColour; i <= stopColour4; i++ {
+	for i := fillColour; i <= fillReach; i++ {
 		if name := clip.AllProperties[i].Name; clip.Has(l.Kind, name) {
 			copy(a.base[i][:], l.Base(name))
 		}
@@ -201,9 +202,17 @@ func (s *Stage) ready(a *actor) {
 	}
 	a.still = true
 	for name, t := range l.Tracks {
-		i := propertyIndex[name]
-		a.curves[i] = clip.Curve(name, t, a.clock)
-		a.still = a.still && !looks[i]
+		curve := clip.Curve(name, t, a.clock)
+		if i, ok := propertyIndex[name]; ok {
+			a.curves[i] = curve
+			a.still = a.still && !looks[i]
+			continue
+		}
+		if a.numbered == nil {
+			a.numbered = map[string]*motion.Curve{}
+		}
+		a.numbered[name] = curve
+		a.still = false
 	}
 	a.cx, a.cy = layout.Centre(a.rest, s.shape)
 	for _, child := range a.children {

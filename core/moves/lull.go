@@ -8,7 +8,7 @@ func init() { recipes["lull"] = (*writer).lull }
 
 // lull holds whatever moves at its beginning until its end.
 func (w *writer) lull() {
-	for _, p := range clip.AllProperties {
+	for _, p := range w.layer.Properties() {
 		if len(w.layer.Tracks[p.Name]) == 0 || p.Name == clip.Time {
 			continue
 		}

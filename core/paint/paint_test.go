@@ -185,7 +185,7 @@ func TestYUVOfKnownColours(t *testing.T) {
 
 func TestSoftGradientShowsNoBands(t *testing.T) {
 	b := NewBitmap(640, 64)
-	Gradient(b, []Stop{{0, colour.RGB(0x202020)}, {1, colour.RGB(0x282828)}}, 90)
+	b.Shade(Gradient{Stops: []Stop{{0, colour.RGB(0x202020)}, {1, colour.RGB(0x282828)}}, Angle: 90}.Shader(Box{W: float64(b.W), H: float64(b.H)}))
 	// Means of small squares rise evenly although only nine values exist.
 	last := 0.0
 	for x := 0; x < 640; x += 16 {
@@ -347,13 +347,13 @@ func TestGradientsFollowTheirAngle(t *testing.T) {
 	red := func(b *Bitmap, x, y int) uint32 { return b.Pix[y*b.W+x] & 255 }
 	for angle, bright := range map[float64][2]int{0: {25, 0}, 90: {49, 25}, 180: {25, 49}, 270: {0, 25}} {
 		b := NewBitmap(50, 50)
-		Gradient(b, []Stop{{0, colour.RGB(0)}, {1, colour.RGB(0xFFFFFF)}}, angle)
+		b.Shade(Gradient{Stops: []Stop{{0, colour.RGB(0)}, {1, colour.RGB(0xFFFFFF)}}, Angle: angle}.Shader(Box{W: float64(b.W), H: float64(b.H)}))
 		if red(b, bright[0], bright[1]) < 248 || red(b, 49-bright[0], 49-bright[1]) > 8 {
 			t.Errorf("at %g degrees the bright end is %d, the dark one %d", angle, red(b, bright[0], bright[1]), red(b, 49-bright[0], 49-bright[1]))
 		}
 	}
 	b := NewBitmap(100, 4)
-	Gradient(b, []Stop{{0, colour.RGB(0)}, {0.5, colour.RGB(0)}, {0.5, colour.RGB(0xFFFFFF)}, {1, colour.RGB(0xFFFFFF)}}, 90)
+	b.Shade(Gradient{Stops: []Stop{{0, colour.RGB(0)}, {0.5, colour.RGB(0)}, {0.5, colour.RGB(0xFFFFFF)}, {1, colour.RGB(0xFFFFFF)}}, Angle: 90}.Shader(Box{W: float64(b.W), H: float64(b.H)}))
 	if red(b, 48, 1) != 0 || red(b, 51, 1) != 255 {
 		t.Error("two colours at one place do not make a hard edge")
 	}

@@ -8,7 +8,7 @@ func YUVSize(w, h int) int { return w*h + w*h/2 }
 var lumaSteps = func() (m [4][4]int32) {
 	for y := range 4 {
 		for x := range 4 {
-			m[y][x] = int32((ordered[(y+2)&3][(x+1)&3] + 0.5) / 16 * 65536)
+			m[y][x] = int32(ordered[(y+2)&3][(x+1)&3]*4096 + 2048)
 		}
 	}
 	return m

@@ -61,7 +61,7 @@ func between(portrait, tall clip.Rest) clip.Rest {
 func (b *board) ground(angle float64) {
 	back := b.c.Layer("backdrop")
 	back.Name = "Ground"
-	back.Backdrop = &clip.Backdrop{Angle: angle, Stops: []clip.Stop{{At: 0, Colour: b.p.Top}, {At: 100, Colour: b.p.Bottom}}}
+	back.Backdrop = &clip.Backdrop{Fill: clip.Fill{Angle: angle, Stops: []clip.Stop{{At: 0, Colour: b.p.Top}, {At: 100, Colour: b.p.Bottom}}}}
 }
 
 // under puts layers beneath all scenes.

@@ -100,7 +100,7 @@ func row(c *clip.Clip, l *clip.Layer, depth int, stage *frame.Stage, open bool) 
 			r.Differ = append(r.Differ, s.ID)
 		}
 	}
-	for _, p := range clip.AllProperties {
+	for _, p := range l.Properties() {
 		if t := l.Tracks[p.Name]; len(t) > 0 {
 			curve := stage.Curve(l.ID, p.Name)
 			r.Tracks = append(r.Tracks, track(c, clock, p, t, curve, open, open || len(r.Tracks) == 0))

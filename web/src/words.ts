@@ -19,10 +19,26 @@ export interface Property {
   readonly kinds: readonly string[]
 }
 export const properties: readonly Property[] = catalogue.properties
-const named = new Map<string, Property>([...properties, ...catalogue.lightProperties].map((p) => [p.name, p]))
-export const propertyName = (id: string) => named.get(id)?.title ?? id
-export const propertyUnit = (id: string) => named.get(id)?.unit ?? ''
-export const propertyParts = (id: string) => named.get(id)?.parts ?? ['']
+const known = new Map<string, Property>([...properties, ...catalogue.lightProperties].map((p) => [p.name, p]))
+
+// propertyNamed finds a property by its name; one of a family has a number behind it.
+export function propertyNamed(id: string): Property | undefined {
+  const parts = /^(\D+)(\d+)$/.exec(id)
+  const family = parts && catalogue.families.find((f) => f.name === parts[1])
+  return family ? { ...family, name: id, title: `${family.title} ${parts[2]}` } : known.get(id)
+}
+export const propertyName = (id: string) => propertyNamed(id)?.title ?? id
+export const propertyUnit = (id: string) => propertyNamed(id)?.unit ?? ''
+export const propertyParts = (id: string) => propertyNamed(id)?.parts ?? ['']
+
+// numberedIn are the numbered properties among names, in the order of their families.
+export const numberedIn = (names: string[]): Property[] =>
+  catalogue.families.flatMap((f) =>
+    names
+      .filter((n) => n.replace(/\d+$/, '') === f.name && n !== f.name)
+      .sort((a, b) => Number(a.slice(f.name.length)) - Number(b.slice(f.name.length)))
+      .flatMap((n) => propertyNamed(n) ?? [])
+  )
 
 export const moveKinds = catalogue.moveKinds
 export const moveName = (kind: string) => moveKinds.find((m) => m.id === kind)?.name ?? kind

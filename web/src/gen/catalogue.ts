@@ -23,13 +23,19 @@ export const properties = [
   {"name":"emphasisColour","title":"Emphasis","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["words","badge"]},
   {"name":"plateColour","title":"Plate","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["words","badge"]},
   {"name":"outlineColour","title":"Outline colour","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["cutout","words","badge","card"]},
-  {"name":"colour1","title":"Colour 1","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["backdrop"]},
-  {"name":"colour2","title":"Colour 2","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["backdrop"]},
-  {"name":"colour3","title":"Colour 3","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["backdrop"]},
-  {"name":"colour4","title":"Colour 4","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["backdrop"]},
+  {"name":"fillAngle","title":"Gradient, direction","unit":"°","parts":[""],"dims":1,"neutral":0,"min":-3600,"max":3600,"colour":false,"kinds":["backdrop"]},
+  {"name":"fillCentre","title":"Gradient, centre","unit":"%","parts":["right","down"],"dims":2,"neutral":0,"min":-200,"max":200,"colour":false,"kinds":["backdrop"]},
+  {"name":"fillReach","title":"Gradient, reach","unit":"%","parts":[""],"dims":1,"neutral":100,"min":1,"max":400,"colour":false,"kinds":["backdrop"]},
   {"name":"time","title":"Time inside","unit":"","parts":[""],"dims":1,"neutral":0,"min":-20000,"max":36000,"colour":false,"kinds":["group"]},
   {"name":"saturation","title":"Saturation","unit":"%","parts":[""],"dims":1,"neutral":100,"min":0,"max":300,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
   {"name":"blur","title":"Blur","unit":"","parts":[""],"dims":1,"neutral":0,"min":0,"max":200,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
+] as const
+
+export const families = [
+  {"name":"colour","title":"Colour","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["backdrop"]},
+  {"name":"at","title":"At, colour","unit":"%","parts":[""],"dims":1,"neutral":0,"min":0,"max":100,"colour":false,"kinds":["backdrop"]},
+  {"name":"pointColour","title":"Colour of point","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["backdrop"]},
+  {"name":"place","title":"Point","unit":"%","parts":["right","down"],"dims":2,"neutral":0,"min":-200,"max":200,"colour":false,"kinds":["backdrop"]},
 ] as const
 
 export const lightProperties = [

@@ -8,6 +8,7 @@ export type Changed<T> = T extends unknown[] ? T : T extends object ? { [K in ke
 
 // Command is one change of a clip.
 export type Command =
+  | { type: 'addColour'; layer: string }
   | { type: 'addLayer'; layer: Layer; at?: number | null }
   | { type: 'addProp'; prop: Prop }
   | { type: 'addScene'; id: string; name?: string; after?: string; scene: Scene }
@@ -29,6 +30,7 @@ export type Command =
   | { type: 'partPosition'; layer: string; apart: boolean }
   | { type: 'pasteKeys'; layer: string; at: number; keys: CopiedKey[] }
   | { type: 'pasteMotion'; from: string; onto: string[]; at?: Moment | null }
+  | { type: 'removeColour'; layer: string; number: number }
   | { type: 'removeKeys'; keys: KeyRef[] }
   | { type: 'removeLayer'; layer: string }
   | { type: 'removeMove'; layer: string; id: string }
@@ -43,6 +45,7 @@ export type Command =
   | { type: 'setMove'; layer: string; move: Move; at?: Moment | null }
   | { type: 'setProduct'; product: Product }
   | { type: 'setRest'; layer: string; shape: string; set: Changed<Rest> }
+  | { type: 'setRun'; layer: string; run: string }
   | { type: 'setTempo'; bpm?: number | null; times?: number; perBar?: number; barAt?: number | null }
   | { type: 'setTune'; tune: Tune | null }
   | { type: 'setValue'; layer: string; property: string; frame: number; value: number[] }

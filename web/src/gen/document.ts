@@ -8,8 +8,13 @@ export interface Accent {
 }
 
 export interface Backdrop {
+  run?: 'linear' | 'radial' | 'conic' | 'free'
   stops: Stop[]
   angle: number
+  x?: number
+  y?: number
+  reach?: number
+  points?: ColourPoint[]
 }
 
 export interface Card {
@@ -36,6 +41,13 @@ export interface Clip {
   poster?: Moment | null
   markers?: Mark[]
   range?: Range | null
+}
+
+export interface ColourPoint {
+  id: number
+  x: number
+  y: number
+  colour: string
 }
 
 export interface Cutout {
@@ -312,6 +324,7 @@ export interface Stepping {
 }
 
 export interface Stop {
+  id?: number
   at: number
   colour: string
 }

@@ -4,7 +4,7 @@ import { kindsOf, useKeys } from '../beatline/useKeys'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
 import type { Ease, Key, KeyRef } from '../types'
-import { easings, listed, properties, propertyName, timecode } from '../words'
+import { easings, listed, numberedIn, properties, propertyName, timecode } from '../words'
 import EaseField from '../parts/EaseField.vue'
 import PropertyRow from '../beatline/PropertyRow.vue'
 
@@ -15,12 +15,13 @@ const desk = useDesk()
 const keys = useKeys()
 const usual = ['position', 'scale', 'rotation', 'opacity', 'lift', 'time']
 
-// A colour shows when the layer's content has it: a third of a backdrop, a plate's.
-const mine = computed(() =>
-  properties.filter(
-    (p) => p.kinds.includes(editor.layer?.kind ?? '') && (!p.colour || p.name in editor.places.values || inUse(p.name))
-  )
-)
+// What the layer's content has now: a plate's colour, the direction of a gradient.
+const mine = computed(() => [
+  ...properties.filter(
+    (p) => p.kinds.includes(editor.layer?.kind ?? '') && (p.name in editor.places.values || inUse(p.name))
+  ),
+  ...numberedIn(Object.keys(editor.places.values))
+])
 // Right and down are in use together.
 const inUse = (name: string) =>
   (['x', 'y'].includes(name) ? ['x', 'y'] : [name]).some((n) => !!editor.layer?.tracks[n]?.length) ||

@@ -15,6 +15,10 @@ export interface Way {
   run(): void
 }
 
+// The core's reasons begin small, to stand after the name of a field; the name of a file
+// stays as it is.
+const sentence = (reason: string) => reason.replace(/^[a-z]+(?=[ ,])/, (word) => word[0].toUpperCase() + word.slice(1))
+
 export const useNotices = defineStore('notices', () => {
   const list = ref<Notice[]>([])
   let next = 1
@@ -27,7 +31,7 @@ export const useNotices = defineStore('notices', () => {
 
   function fail(e: unknown) {
     if (e instanceof Problem && (e.code === 'crashed' || e.code === 'signIn')) return // said elsewhere
-    say(e instanceof Error ? e.message : String(e), 'problem')
+    say(sentence(e instanceof Error ? e.message : String(e)), 'problem')
   }
 
   function drop(id: number) {

@@ -8,6 +8,7 @@ import { useMenu } from '../stores/menu'
 import { useWriting } from '../stores/writing'
 import type { Command, Place } from '../types'
 import { kindOf } from '../words'
+import FillHandles from './FillHandles.vue'
 import MotionPath from './MotionPath.vue'
 
 // The handles of the chosen layers, over the picture. w and h are its pixels.
@@ -247,6 +248,7 @@ function movePivot(e: PointerEvent) {
         {{ g.to }}
       </text>
     </template>
+    <FillHandles v-if="editor.layer?.backdrop && !editor.layer.locked" :w="w" :h="h" />
     <template v-for="p in places" :key="p.layer">
       <polygon :points="outline(p)" class="outline dark" />
       <polygon :points="outline(p)" class="outline" :data-outline="p.layer" />

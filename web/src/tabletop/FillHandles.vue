@@ -1,0 +1,186 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useFill } from '../settings/useFill'
+import { useEditor } from '../stores/editor'
+import type { Command } from '../types'
+import { useTabletop } from './useTabletop'
+
+// The colours of the chosen backdrop in the picture: where they are, and how they run.
+// w and h are the picture's pixels.
+const props = defineProps<{ w: number; h: number }>()
+const editor = useEditor()
+const group = ref<SVGGElement | null>(null)
+const svg = computed(() => (group.value?.ownerSVGElement ?? null) as SVGSVGElement | null)
+const top = useTabletop(
+  svg,
+  () => props.w,
+  () => props.h
+)
+const f = useFill(
+  () => editor.layer,
+  () => editor.layer?.backdrop ?? undefined
+)
+
+type Point = [number, number]
+const middle = computed<Point>(() => [props.w / 2, props.h / 2])
+const centre = computed<Point>(() => [
+  props.w * (0.5 + f.centre.value[0] / 100),
+  props.h * (0.5 + f.centre.value[1] / 100)
+])
+const short = computed(() => Math.min(props.w, props.h))
+const percent = ([x, y]: Point): [number, number] => [round((100 * x) / props.w - 50), round((100 * y) / props.h - 50)]
+const round = (v: number) => Math.round(v * 10) / 10
+const within = (v: number, lo: number, hi: number) => Math.min(Math.max(v, lo), hi)
+
+// A direction of so many degrees, 0 up and 90 right.
+const way = (degrees: number): Point => [Math.sin((degrees * Math.PI) / 180), -Math.cos((degrees * Math.PI) / 180)]
+const degrees = ([x, y]: Point, from: Point) => (Math.atan2(x - from[0], from[1] - y) * 180) / Math.PI
+
+// The line along which a linear or a radial gradient runs.
+const line = computed(() => {
+  if (f.run.value === 'linear') {
+    const [x, y] = way(f.angle.value)
+    const half = (Math.abs(props.w * x) + Math.abs(props.h * y)) / 2
+    const [mx, my] = middle.value
+    return { a: [mx - x * half, my - y * half] as Point, b: [mx + x * half, my + y * half] as Point }
+  }
+  if (f.run.value !== 'radial') return null
+  const [cx, cy] = centre.value
+  const corner: Point = [cx < props.w / 2 ? props.w : 0, cy < props.h / 2 ? props.h : 0]
+  const k = f.reach.value / 100
+  return { a: centre.value, b: [cx + (corner[0] - cx) * k, cy + (corner[1] - cy) * k] as Point, corner }
+})
+const along = (at: number): Point => {
+  const { a, b } = line.value as { a: Point; b: Point }
+  return [a[0] + ((b[0] - a[0]) * at) / 100, a[1] + ((b[1] - a[1]) * at) / 100]
+}
+const share = (p: Point) => {
+  const { a, b } = line.value as { a: Point; b: Point }
+  const d = [b[0] - a[0], b[1] - a[1]]
+  const t = ((p[0] - a[0]) * d[0] + (p[1] - a[1]) * d[1]) / (d[0] ** 2 + d[1] ** 2 || 1)
+  return round(within(100 * t, 0, 100))
+}
+
+interface Pin {
+  id: string
+  at: Point
+  fill?: string
+  says: string
+  drag(to: Point, e: PointerEvent): Command[]
+}
+
+const stops = computed<Pin[]>(() =>
+  f.colours.value.flatMap((c, i): Pin[] => {
+    const says = `Colour ${i + 1}`
+    if (c.place) {
+      const at: Point = [props.w * (0.5 + c.place[0] / 100), props.h * (0.5 + c.place[1] / 100)]
+      return [
+        { id: `place${c.number}`, at, fill: c.hex, says, drag: (to) => [f.change(`place${c.number}`, percent(to))] }
+      ]
+    }
+    if (f.run.value === 'solid' || c.at === undefined) return []
+    const property = `at${c.number}`
+    if (f.run.value !== 'conic')
+      return [{ id: property, at: along(c.at), fill: c.hex, says, drag: (to) => [f.change(property, [share(to)])] }]
+    const [x, y] = way(f.angle.value + 3.6 * c.at)
+    const r = short.value * 0.28
+    const turned = (to: Point) => {
+      const t = (((degrees(to, centre.value) - f.angle.value) % 360) + 360) % 360
+      return round(t / 3.6)
+    }
+    const at: Point = [centre.value[0] + x * r, centre.value[1] + y * r]
+    return [{ id: property, at, fill: c.hex, says, drag: (to) => [f.change(property, [turned(to)])] }]
+  })
+)
+
+const others = computed<Pin[]>(() => {
+  const out: Pin[] = []
+  const run = f.run.value
+  if (run === 'radial' || run === 'conic')
+    out.push({ id: 'centre', at: centre.value, says: 'Centre', drag: (to) => [f.change('fillCentre', percent(to))] })
+  if (run === 'linear' || run === 'conic') {
+    const from = run === 'linear' ? middle.value : centre.value
+    const [x, y] = way(f.angle.value)
+    const r = short.value * 0.4
+    out.push({
+      id: 'angle',
+      at: [from[0] + x * r, from[1] + y * r],
+      says: 'Direction; with Shift in steps of 15 degrees',
+      drag: (to, e) => {
+        const to1 = degrees(to, from)
+        return [f.change('fillAngle', [e.shiftKey ? Math.round(to1 / 15) * 15 : Math.round(to1)])]
+      }
+    })
+  }
+  const corner = line.value?.corner
+  if (corner) {
+    const [cx, cy] = centre.value
+    const far = Math.hypot(corner[0] - cx, corner[1] - cy) || 1
+    const reach = ([x, y]: Point) => Math.round(within((100 * Math.hypot(x - cx, y - cy)) / far, 1, 400))
+    out.push({ id: 'reach', at: along(100), says: 'Reach', drag: (to) => [f.change('fillReach', [reach(to)])] })
+  }
+  return out
+})
+
+// What is dragged keeps its distance from the pointer.
+function grab(e: PointerEvent, pin: Pin) {
+  e.stopPropagation()
+  const from = top.local(e)
+  const off: Point = [pin.at[0] - from.x, pin.at[1] - from.y]
+  top.follow(e, (m) => {
+    const to = top.local(m)
+    return pin.drag([to.x + off[0], to.y + off[1]], m)
+  })
+}
+</script>
+
+<template>
+  <g ref="group" class="fill">
+    <template v-if="line">
+      <line v-for="n in 2" :key="n" :x1="line.a[0]" :y1="line.a[1]" :x2="line.b[0]" :y2="line.b[1]" :class="`l${n}`" />
+    </template>
+    <circle v-if="f.run.value === 'conic'" :cx="centre[0]" :cy="centre[1]" :r="short * 0.28" class="l2" />
+    <g v-for="p in others" :key="p.id" :data-handle="`fill-${p.id}`" class="pin" @pointerdown="grab($event, p)">
+      <circle v-if="p.id === 'centre'" :cx="p.at[0]" :cy="p.at[1]" r="6" />
+      <path v-else :d="`M${p.at[0]} ${p.at[1] - 8}l8 8-8 8-8-8z`" />
+      <title>{{ p.says }}</title>
+    </g>
+    <g v-for="p in stops" :key="p.id" :data-handle="`fill-${p.id}`" class="pin" @pointerdown="grab($event, p)">
+      <circle :cx="p.at[0]" :cy="p.at[1]" r="10" class="rim" />
+      <circle :cx="p.at[0]" :cy="p.at[1]" r="8" :style="{ fill: p.fill }" />
+      <title>{{ p.says }}</title>
+    </g>
+  </g>
+</template>
+
+<style scoped>
+.l1 {
+  stroke: rgb(23 63 71 / 55%);
+  stroke-width: 3;
+  fill: none;
+  pointer-events: none;
+}
+
+.l2 {
+  stroke: #fcfaf5;
+  stroke-width: 1.2;
+  fill: none;
+  pointer-events: none;
+}
+
+.pin {
+  cursor: grab;
+}
+
+.pin circle,
+.pin path {
+  fill: #fcfaf5;
+  stroke: #173f47;
+  stroke-width: 1.5;
+}
+
+.pin .rim {
+  fill: #173f47;
+  stroke: #fcfaf5;
+}
+</style>
