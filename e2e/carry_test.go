@@ -77,7 +77,7 @@ func TestThingsOfTheShelfAreCarriedToTheirPlace(t *testing.T) {
 	})
 	u.clickText("[role=tab]", "^Props$")
 	x, y = u.at(150, -300)
-	u.carried(".kind", "Card", x, y)
+	u.carried(".kind", "Figure", x, y)
 	u.waitStored("a card stands there", func(c *clip.Clip) bool {
 		l := c.Layers[len(c.Layers)-1]
 		return l.Card != nil && near(l.Rest.X, 150, 3) && near(l.Rest.Y, -300, 3)

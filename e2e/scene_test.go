@@ -41,7 +41,7 @@ func TestScenesAreCutTogetherOnTheBeatline(t *testing.T) {
 	u.waitPlays("a second scene", "Scene 1 0-120, Scene 2 120-240")
 	u.wait("its rows are open, and empty but for what is beneath", `[...document.querySelectorAll('.row-line .name')].map(n => n.textContent.trim()).join() === 'Scene 2,Backdrop'`)
 	u.clickText("[role=tab]", "^Props$")
-	u.clickText(".kind", "Card")
+	u.clickText(".kind", "Figure")
 	u.waitStored("a card in the second scene", func(c *clip.Clip) bool {
 		l := c.Layer("card")
 		return l != nil && l.Group == c.Scenes()[1].ID
@@ -92,7 +92,7 @@ func TestWhatIsDoneInASceneStaysInIt(t *testing.T) {
 	u.click("[aria-label='Add a scene']")
 	u.waitPlays("a second scene", "Scene 1 0-120, Scene 2 120-240")
 	u.clickText("[role=tab]", "^Props$")
-	u.clickText(".kind", "Card")
+	u.clickText(".kind", "Figure")
 	u.goTo(135)
 	u.move("Swell")
 	u.waitStored("a swell on the second beat of the scene", func(c *clip.Clip) bool {

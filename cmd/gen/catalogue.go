@@ -38,6 +38,7 @@ func catalogue() string {
 	add("easings", motion.EaseNames)
 	add("sides", motion.SideNames)
 	add("moveKinds", moves())
+	add("figures", clip.Figures)
 	add("fonts", clip.FontNames)
 	add("blends", clip.BlendNames)
 	add("pins", clip.PinNames)

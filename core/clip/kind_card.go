@@ -4,17 +4,43 @@ import (
 	"slices"
 
 	"billow/core/colour"
+	"billow/core/wording"
 )
 
 // Card is a plain figure, with a hole in it or without.
 type Card struct {
-	Form    string        `json:"form"`            // card, disc, burst or line
-	Aspect  float64       `json:"aspect"`          // width by height, 0.02..50
-	Fills   bool          `json:"fills,omitempty"` // covers the whole frame in every shape
-	Fill    colour.Colour `json:"fill"`
-	Outline colour.Colour `json:"outline"` // its width is a property
-	Hole    *Hole         `json:"hole,omitempty"`
+	Form     string        `json:"form"`            // one of Figures
+	Aspect   float64       `json:"aspect"`          // width by height, 0.02..50
+	Fills    bool          `json:"fills,omitempty"` // covers the whole frame in every shape
+	Fill     colour.Colour `json:"fill"`
+	Gradient *Fill         `json:"gradient,omitempty"` // instead of the one colour
+	Outline  colour.Colour `json:"outline"`            // its width is a property
+	Pen      *Pen          `json:"pen,omitempty"`      // how its outline is drawn
+	Points   int           `json:"points,omitempty"`   // of a polygon, a star or a burst, 3..60; none is 6, 5 or 18
+	Hole     *Hole         `json:"hole,omitempty"`
 }
+
+// Pen is how an outline is drawn.
+type Pen struct {
+	Cap  string  `json:"cap,omitempty"`  // its ends, as in SVG: round (as is none), butt or square
+	Join string  `json:"join,omitempty"` // its corners, as in SVG: round (as is none), miter or bevel
+	Dash float64 `json:"dash,omitempty"` // units that are drawn; none draws all
+	Gap  float64 `json:"gap,omitempty"`  // units that are left out
+}
+
+// Figures are the forms of cards, in the order in which they are offered.
+var Figures = wording.List{
+	{ID: "card", Name: "Card", Says: "A rectangle, with round corners or without"}, {ID: "disc", Name: "Disc", Says: "A circle or an ellipse"},
+	{ID: "ring", Name: "Ring", Says: "A ring, or a part of one"}, {ID: "polygon", Name: "Polygon", Says: "As many sides as you like"},
+	{ID: "star", Name: "Star", Says: "As many points as you like"}, {ID: "burst", Name: "Burst", Says: "A badge with soft teeth"},
+	{ID: "arrow", Name: "Arrow", Says: "An arrow to the right"}, {ID: "line", Name: "Line", Says: "A line, drawn by its outline"},
+}
+
+var (
+	// Caps are the ends of lines, and Joins their corners.
+	Caps  = []string{"round", "butt", "square"}
+	Joins = []string{"round", "miter", "bevel"}
+)
 
 // Hole is a window in a card. It grows and shrinks with the card's size.
 type Hole struct {
@@ -27,14 +53,30 @@ type Hole struct {
 }
 
 var cardKind = &Kind{
-	ID: KindCard, Name: "Card", Says: "A plain figure, with or without a window", Field: "card", Icon: "square", Offered: true, Round: true,
-	Properties: []string{FillColour, OutlineColour, Outline, DrawStart, DrawEnd},
+	ID: KindCard, Name: "Figure", Says: "A card, ring, star, arrow or line", Field: "card", Icon: "hexagon", Offered: true, Round: true,
+	Properties: slices.Concat([]string{FillColour, OutlineColour, Outline, DrawStart, DrawEnd, DashShift, Corners, Inner, Begin, Sweep}, fillProperties),
+	Families:   fillFamilies,
+	Fill:       func(l *Layer) *Fill { return l.Card.Gradient },
 	Colours: func(l *Layer, property string) *colour.Colour {
-		switch property {
-		case FillColour:
-			return &l.Card.Fill
-		case OutlineColour:
+		switch g := l.Card.Gradient; {
+		case property == OutlineColour:
 			return &l.Card.Outline
+		case g != nil:
+			return g.colour(property)
+		case property == FillColour:
+			return &l.Card.Fill
+		}
+		return nil
+	},
+	Numbers: func(l *Layer, property string) []*float64 {
+		if g := l.Card.Gradient; g != nil {
+			return g.numbers(property)
+		}
+		return nil
+	},
+	Numbered: func(l *Layer, family string) []int {
+		if g := l.Card.Gradient; g != nil {
+			return g.numbered(family)
 		}
 		return nil
 	},
@@ -46,27 +88,53 @@ var cardKind = &Kind{
 	Content: func(l *Layer) any { return held(l.Card) },
 	Own: func(l *Layer) {
 		l.Card = copied(l.Card)
-		l.Card.Hole = copied(l.Card.Hole)
-	},
-	Enums: map[string][]string{"Card.Form": {"card", "disc", "burst", "line"}, "Hole.Form": {"disc", "card"}},
-	Check: func(_ *Clip, field string, l *Layer) error {
-		d := l.Card
-		if !slices.Contains([]string{"card", "disc", "burst", "line"}, d.Form) {
-			return Fault(field+".form", "a card is a card, a disc, a burst or a line, not %q", d.Form)
+		l.Card.Hole, l.Card.Pen = copied(l.Card.Hole), copied(l.Card.Pen)
+		if l.Card.Gradient = copied(l.Card.Gradient); l.Card.Gradient != nil {
+			l.Card.Gradient.own()
 		}
-		if err := within(field+".aspect", d.Aspect, 0.02, 50); err != nil || d.Hole == nil {
+	},
+	Enums: map[string][]string{"Card.Form": Figures.IDs(), "Hole.Form": {"disc", "card"}, "Pen.Cap": Caps, "Pen.Join": Joins},
+	Check: checkCard,
+}
+
+func checkCard(_ *Clip, field string, l *Layer) error {
+	d := l.Card
+	if !slices.Contains(Figures.IDs(), d.Form) {
+		return Fault(field+".form", "there is no figure %q", d.Form)
+	}
+	if d.Points != 0 {
+		if err := within(field+".points", float64(d.Points), 3, 60); err != nil {
 			return err
 		}
-		h := d.Hole
-		if h.Form != "disc" && h.Form != "card" {
-			return Fault(field+".hole.form", "a hole is a disc or a card, not %q", h.Form)
+	}
+	if p := d.Pen; p != nil {
+		if p.Cap != "" && !slices.Contains(Caps, p.Cap) {
+			return Fault(field+".pen.cap", "a line ends round, butt or square, not %q", p.Cap)
 		}
-		return firstError(
-			within(field+".hole.x", h.X, -MaxUnits, MaxUnits),
-			within(field+".hole.y", h.Y, -MaxUnits, MaxUnits),
-			within(field+".hole.size", h.Size, 1, MaxUnits),
-			within(field+".hole.aspect", h.Aspect, 0.02, 50),
-			within(field+".hole.corner", h.Corner, 0, MaxUnits),
-		)
-	},
+		if p.Join != "" && !slices.Contains(Joins, p.Join) {
+			return Fault(field+".pen.join", "a line's corners are round, miter or bevel, not %q", p.Join)
+		}
+		if err := firstError(within(field+".pen.dash", p.Dash, 0, MaxUnits), within(field+".pen.gap", p.Gap, 0, MaxUnits)); err != nil {
+			return err
+		}
+	}
+	if g := d.Gradient; g != nil {
+		if err := g.check(field + ".gradient"); err != nil {
+			return err
+		}
+	}
+	if err := within(field+".aspect", d.Aspect, 0.02, 50); err != nil || d.Hole == nil {
+		return err
+	}
+	h := d.Hole
+	if h.Form != "disc" && h.Form != "card" {
+		return Fault(field+".hole.form", "a hole is a disc or a card, not %q", h.Form)
+	}
+	return firstError(
+		within(field+".hole.x", h.X, -MaxUnits, MaxUnits),
+		within(field+".hole.y", h.Y, -MaxUnits, MaxUnits),
+		within(field+".hole.size", h.Size, 1, MaxUnits),
+		within(field+".hole.aspect", h.Aspect, 0.02, 50),
+		within(field+".hole.corner", h.Corner, 0, MaxUnits),
+	)
 }

@@ -28,6 +28,11 @@ const (
 	Outline        = "outline"        // width of the outline, units
 	DrawStart      = "drawStart"      // percent of the outline at which what is drawn of it begins
 	DrawEnd        = "drawEnd"        // percent at which it ends
+	DashShift      = "dashShift"      // units by which the dashes of an outline are moved along it
+	Corners        = "corners"        // radius of each corner of a card, added: upper left, upper right, lower right, lower left
+	Inner          = "inner"          // percent: of a ring's size its hole, of a star's its inner corners, of an arrow's height its shaft
+	Begin          = "begin"          // of a ring, degrees from up clockwise
+	Sweep          = "sweep"          // of a ring, degrees by which it goes on
 	LetterSpacing  = "letterSpacing"  // percent of the font size, added
 	Revealed       = "reveal"         // percent that is shown
 	FillColour     = "fillColour"     // of words and cards; red, green, blue, alpha 0..255
@@ -68,6 +73,11 @@ var AllProperties = append([]Property{
 	{Name: Outline, Dims: 1, Max: 200, Title: "Outline"},
 	{Name: DrawStart, Dims: 1, Max: 100, Title: "Drawn from", Unit: "%"},
 	{Name: DrawEnd, Dims: 1, Neutral: 100, Max: 100, Title: "Drawn to", Unit: "%"},
+	{Name: DashShift, Dims: 1, Min: -MaxUnits, Max: MaxUnits, Title: "Dashes moved on"},
+	{Name: Corners, Dims: 4, Max: 1000, Title: "Each corner", Parts: []string{"upper left", "upper right", "lower right", "lower left"}},
+	{Name: Inner, Dims: 1, Neutral: 50, Max: 100, Title: "Inner", Unit: "%"},
+	{Name: Begin, Dims: 1, Min: -3600, Max: 3600, Title: "Ring begins at", Unit: "°"},
+	{Name: Sweep, Dims: 1, Neutral: 360, Max: 360, Title: "Ring goes on by", Unit: "°"},
 	{Name: LetterSpacing, Dims: 1, Min: -50, Max: 400, Title: "Spacing", Unit: "%"},
 	{Name: Revealed, Dims: 1, Neutral: 100, Max: 100, Title: "Reveal", Unit: "%"},
 	property.Colour(FillColour, "Fill"), property.Colour(EmphasisColour, "Emphasis"),

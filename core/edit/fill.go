@@ -8,11 +8,15 @@ import (
 	"billow/core/colour"
 )
 
-// filled is a layer that has a fill of several colours, and the fill.
+// filled is a layer that can have a fill of several colours, and the fill; a figure
+// gets one of its own colour.
 func filled(c *clip.Clip, id string) (*clip.Layer, *clip.Fill, error) {
 	l, err := find(c, id)
 	if err != nil {
 		return nil, nil, err
+	}
+	if l.Card != nil && l.Card.Gradient == nil {
+		l.Card.Gradient = &clip.Fill{Angle: 180, Stops: []clip.Stop{{ID: 1, Colour: l.Card.Fill}}}
 	}
 	if f := l.Fill(); f != nil {
 		return l, f, nil
@@ -39,6 +43,9 @@ func (s *SetRun) apply(c *clip.Clip) error {
 	switch s.Run {
 	case "solid":
 		f.Run, f.Stops = "", f.Stops[:1]
+		if l.Card != nil { // it has a colour of its own
+			l.Card.Fill, l.Card.Gradient = f.Stops[0].Colour, nil
+		}
 	case "free":
 		f.Run = s.Run
 		if len(f.Points) < 2 {

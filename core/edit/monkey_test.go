@@ -203,7 +203,7 @@ func (m *monkey) ofValues() []object {
 		{"type": "setLayer", "layer": l.ID, "set": object{"follow": object{"layer": m.layer().ID, "rotation": true, "position": m.Intn(2) == 0}}},
 		{"type": "setLayer", "layer": l.ID, "set": object{"wander": object{"amount": 5, "pace": m.Float64() * 9}}},
 		{"type": "setLayer", "layer": l.ID, "set": object{"shutter": m.Float64() * 800, "blend": m.pick("multiply", "normal", "odd")}},
-		{"type": "swapPicture", "layer": l.ID, "prop": m.pick("mug", "mug", "mug", "tune", "gone")},
+		{"type": "swapPicture", "layer": m.that(func(l *clip.Layer) bool { return l.Cutout != nil }), "prop": m.pick("mug", "mug", "mug", "tune", "gone")},
 		{"type": "partPosition", "layer": l.ID, "apart": m.Intn(3) > 0},
 		{"type": "tradeProduct", "product": m.pick("p", "p", "gone"), "for": object{"name": "Trail kettle", "price": "38.00", "currency": "EUR", "prop": "mug"}},
 	}
@@ -235,13 +235,17 @@ func (m *monkey) ofMoves(id string) []object {
 	}
 }
 
-// filled is a layer, mostly one that has a gradient.
-func (m *monkey) filled() string {
+// that is a layer, mostly one of which a thing is true.
+func (m *monkey) that(is func(l *clip.Layer) bool) string {
 	l := m.layer()
-	for tries := 0; l.Fill() == nil && tries < 9; tries++ {
+	for tries := 0; !is(l) && tries < 9; tries++ {
 		l = m.layer()
 	}
 	return l.ID
+}
+
+func (m *monkey) filled() string {
+	return m.that(func(l *clip.Layer) bool { return l.Fill() != nil || l.Card != nil })
 }
 
 func (m *monkey) ofStack(id string) []object {

@@ -73,3 +73,6 @@ func (s shading) shader(box paint.Box) paint.Shader {
 	}
 	return s.gradient.Shader(box)
 }
+
+// solid tells that it is one colour alone.
+func (s shading) solid() bool { return s.free == nil && len(s.gradient.Stops) == 1 }

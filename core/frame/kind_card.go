@@ -5,7 +5,6 @@ import (
 	"billow/core/colour"
 	"billow/core/graph"
 	"billow/core/paint"
-	"billow/core/words"
 )
 
 func init() {
@@ -29,21 +28,72 @@ func init() {
 
 // figure is a card at its size.
 type figure struct {
-	form          string
-	fills         bool
-	w, h, corner  float64
-	hole          clip.Hole
-	fill, outline colour.Colour
-	pen           words.Pen
-	per           float64 // pixels a unit
+	form         string
+	fills        bool
+	w, h         float64
+	corner       float64
+	corners      [4]float64
+	points       int
+	inner        float64 // a share
+	begin, sweep float64 // degrees
+	hole         clip.Hole
+	fill         shading
+	outline      colour.Colour
+	pen          paint.Pen
+	per          float64 // pixels a unit
+}
+
+// figures are the paths of the forms of cards.
+var figures = map[string]func(f *figure) paint.Path{
+	"card": func(f *figure) paint.Path {
+		each := f.corners
+		for i := range each {
+			each[i] += f.corner
+		}
+		if each == [4]float64{f.corner, f.corner, f.corner, f.corner} {
+			return paint.RoundRect(f.w, f.h, f.corner)
+		}
+		return paint.Corners(f.w, f.h, each)
+	},
+	"disc": func(f *figure) paint.Path { return paint.Ellipse(f.w, f.h) },
+	"ring": func(f *figure) paint.Path {
+		return paint.Ring(f.w, f.h, f.inner, f.begin, f.sweep).Rounded(f.corner)
+	},
+	"polygon": func(f *figure) paint.Path { return f.star(6, 1) },
+	"star":    func(f *figure) paint.Path { return f.star(5, f.inner) },
+	"burst": func(f *figure) paint.Path {
+		side := max(f.w, f.h)
+		return paint.Burst(side/2, f.count(18)).Transformed(paint.Scale(f.w/side, f.h/side))
+	},
+	"arrow": func(f *figure) paint.Path { return paint.Arrow(f.w, f.h, f.inner).Rounded(f.corner) },
+	"line":  func(f *figure) paint.Path { return paint.Line(-f.w/2, 0, f.w/2, 0) },
+}
+
+func (f *figure) count(usual int) int {
+	if f.points == 0 {
+		return usual
+	}
+	return f.points
+}
+
+// star is a star, or a polygon, that is as wide and high as the figure at least one way.
+func (f *figure) star(usual int, inner float64) paint.Path {
+	side := max(f.w, f.h)
+	return paint.Star(side/2, f.count(usual), inner).Transformed(paint.Scale(f.w/side, f.h/side)).Rounded(f.corner)
 }
 
 // card draws a plain figure with its hole and outline.
-func (s *Stage) card(a *actor, k look, _ float64) *graph.Node {
+func (s *Stage) card(a *actor, k look, frame float64) *graph.Node {
 	d := a.layer.Card
+	at, _, _, _ := s.held(a, frame)
 	f := figure{
-		form: d.Form, fills: d.Fills, w: a.w, h: a.h, corner: k.edge.corner, fill: k.colours[0], outline: k.colours[3],
-		pen: k.pen, per: s.raster(a, a.w, a.h),
+		form: d.Form, fills: d.Fills, w: a.w, h: a.h, corner: k.edge.corner, corners: a.value(cornersApart, at), points: d.Points,
+		inner: a.number(inner, at) / 100, begin: a.number(begin, at), sweep: a.number(sweep, at),
+		outline: k.colours[3], pen: a.penAt(k, d.Pen, at), per: s.raster(a, a.w, a.h),
+	}
+	f.fill.gradient.Stops = []paint.Stop{{Colour: k.colours[0]}}
+	if d.Gradient != nil {
+		f.fill = a.shadingAt(d.Gradient, at)
 	}
 	if d.Hole != nil {
 		shrink := a.rest.Size / a.layer.Rest.Size
@@ -51,22 +101,21 @@ func (s *Stage) card(a *actor, k look, _ float64) *graph.Node {
 		f.hole.X, f.hole.Y = a.hx+d.Hole.X*shrink, a.hy+d.Hole.Y*shrink
 		f.hole.Size, f.hole.Corner = d.Hole.Size*shrink, d.Hole.Corner*shrink
 	}
-	key := a.content.Text("card").Nums(f.w, f.h, f.corner, f.per, a.hx, a.hy, f.pen.Width, f.pen.Start, f.pen.End).
-		Colour(f.fill).Colour(f.outline)
-	return graph.Source(key, f.draw)
+	key := a.content.Text("card").Nums(f.w, f.h, f.corner, f.per, a.hx, a.hy, f.pen.Width, f.pen.Start, f.pen.End, f.pen.Shift).
+		Nums(f.corners[:]...).Nums(f.inner, f.begin, f.sweep).Colour(f.outline)
+	return graph.Source(f.fill.key(key), f.draw)
 }
 
-func (f figure) path() paint.Path {
-	switch f.form {
-	case "disc":
-		return paint.Ellipse(f.w, f.h)
-	case "burst":
-		side := max(f.w, f.h)
-		return paint.Burst(side/2, 18).Transformed(paint.Scale(f.w/side, f.h/side))
-	case "line":
-		return paint.Line(-f.w/2, 0, f.w/2, 0)
+// penAt is how an outline is drawn on a frame, in units.
+func (a *actor) penAt(k look, p *clip.Pen, frame float64) paint.Pen {
+	pen := paint.Pen{Width: k.pen.Width, Start: k.pen.Start, End: k.pen.End, Shift: a.number(dashShift, frame)}
+	if p != nil {
+		shrink := a.rest.Size / a.layer.Rest.Size
+		pen.Cap = map[string]paint.Cap{"butt": paint.ButtCap, "square": paint.SquareCap}[p.Cap]
+		pen.Join = map[string]paint.Join{"miter": paint.MiterJoin, "bevel": paint.BevelJoin}[p.Join]
+		pen.Dash, pen.Gap = p.Dash*shrink, p.Gap*shrink
 	}
-	return paint.RoundRect(f.w, f.h, f.corner)
+	return pen
 }
 
 func holePath(h clip.Hole) paint.Path {
@@ -78,11 +127,11 @@ func holePath(h clip.Hole) paint.Path {
 }
 
 func (f figure) draw() *paint.Sheet {
-	path := f.path()
+	path := figures[f.form](&f)
 	if f.hole.Size > 0 && f.form != "line" {
 		path = append(path, holePath(f.hole)...)
 	}
-	margin := 2/f.per + f.pen.Width/2
+	margin := 2/f.per + f.pen.Reach()
 	x0, y0 := -f.w/2-margin, -f.h/2-margin
 	if f.form == "line" {
 		y0 = -margin
@@ -92,7 +141,12 @@ func (f figure) draw() *paint.Sheet {
 	m := paint.Translate(-x0, -y0).Then(paint.Scale(f.per, f.per))
 	path = path.Transformed(m)
 	if f.form != "line" {
-		b.FillPath(path, f.fill)
+		if f.fill.solid() {
+			b.FillPath(path, f.fill.gradient.Stops[0].Colour)
+		} else {
+			x, y := m.Apply(-f.w/2, -f.h/2)
+			b.FillPathShaded(path, f.fill.shader(paint.Box{X: x, Y: y, W: f.w * f.per, H: f.h * f.per}))
+		}
 	}
 	if f.fills { // only the window has an edge that can be seen
 		path = nil
@@ -100,8 +154,8 @@ func (f figure) draw() *paint.Sheet {
 			path = holePath(f.hole).Transformed(m)
 		}
 	}
-	if !f.pen.None() {
-		b.FillPath(path.Stroked(f.pen.Width*f.per, f.pen.Start, f.pen.End, 0.1), f.outline)
+	if f.pen.Width > 0 && f.pen.End > f.pen.Start {
+		b.FillPath(path.Drawn(f.pen.Scaled(f.per), 0.1), f.outline)
 	}
 	return paint.NewSheet(b, x0*f.per, y0*f.per, f.per)
 }

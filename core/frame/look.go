@@ -12,7 +12,7 @@ import (
 var looks = func() []bool {
 	out := make([]bool, len(clip.AllProperties))
 	for _, p := range []int{
-		crop, corner, outline, drawStart, drawEnd, letterSpacing, reveal,
+		crop, corner, outline, drawStart, drawEnd, dashShift, cornersApart, inner, begin, sweep, letterSpacing, reveal,
 		fillColour, emphasisColour, plateColour, outlineColour, fillAngle, fillCentre, fillReach,
 	} {
 		out[p] = true

@@ -472,7 +472,7 @@ func TestEveryPropertyHasItsPlace(t *testing.T) {
 	names := map[int]string{
 		position: clip.Position, scale: clip.Scale, rotation: clip.Rotation, opacity: clip.Opacity, lift: clip.Lift, skew: clip.Skew, mirror: clip.Mirror,
 		pivot: clip.Pivot, depth: clip.Depth, crop: clip.Crop, corner: clip.Corner, outline: clip.Outline,
-		drawStart: clip.DrawStart, drawEnd: clip.DrawEnd, letterSpacing: clip.LetterSpacing, reveal: clip.Revealed,
+		drawStart: clip.DrawStart, drawEnd: clip.DrawEnd, dashShift: clip.DashShift, cornersApart: clip.Corners, inner: clip.Inner, begin: clip.Begin, sweep: clip.Sweep, letterSpacing: clip.LetterSpacing, reveal: clip.Revealed,
 		fillColour: clip.FillColour, emphasisColour: clip.EmphasisColour, plateColour: clip.PlateColour, outlineColour: clip.OutlineColour,
 		fillAngle: clip.FillAngle, fillCentre: clip.FillCentre, fillReach: clip.FillReach, time: clip.Time,
 	}

@@ -27,6 +27,11 @@ const (
 	outline
 	drawStart
 	drawEnd
+	dashShift
+	cornersApart
+	inner
+	begin
+	sweep
 	letterSpacing
 	reveal
 	fillColour

@@ -77,6 +77,26 @@ func (b *Bitmap) FillPath(p Path, c colour.Colour) {
 	})
 }
 
+// FillPathShaded is FillPath with the colours of a shader of the bitmap's plane.
+func (b *Bitmap) FillPathShaded(p Path, s Shader) {
+	r := newRaster(b.W, b.H)
+	r.add(p, 0, 0)
+	colours := make([]uint32, b.W)
+	r.coverage(func(y int, row []int32) {
+		dst := b.Pix[y*b.W : (y+1)*b.W]
+		s.Row(0, y, colours)
+		for x, cover := range row[:b.W] {
+			switch {
+			case cover == 0:
+			case cover == whole && colours[x]>>24 == 255:
+				dst[x] = colours[x]
+			default:
+				dst[x] = over(dst[x], faded(colours[x], uint8((cover*255+whole/2)/whole)))
+			}
+		}
+	})
+}
+
 // covered16 is a colour's pixel where it covers a part of 65536ths.
 func covered16(c colour.Colour, part uint64) uint32 {
 	alpha := uint64(c.A) * part

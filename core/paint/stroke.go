@@ -89,6 +89,9 @@ func (l polyline) length() float64 {
 // part is what lies between two lengths along the line.
 func (l polyline) part(from, to float64) polyline {
 	out := polyline{}
+	if to <= from {
+		return out
+	}
 	at := 0.0
 	for i := 1; i < len(l.points) && at < to; i++ {
 		a, b := l.points[i-1], l.points[i]
@@ -109,32 +112,9 @@ func (l polyline) part(from, to float64) polyline {
 	return out
 }
 
-// Stroked is the outline of a line of a width drawn along the path, with round
-// ends and corners; only what lies between the shares start and end (0..1) of
-// each contour's length is drawn. It consists of pieces that all turn the same
-// way and share their edges, so that they fill as one and no edge is covered
-// twice.
+// Stroked is Drawn with a plain round pen.
 func (p Path) Stroked(width, start, end, tolerance float64) Path {
-	start, end = min(max(start, 0), 1), min(max(end, 0), 1)
-	if width <= 0 || end <= start {
-		return nil
-	}
-	st := stroker{r: width / 2}
-	for _, l := range joined(p.flattened(tolerance)) {
-		closed := l.closed && start <= 0 && end >= 1
-		if start > 0 || end < 1 {
-			whole := l.length()
-			l = l.part(start*whole, end*whole)
-		}
-		st.line(l.points, closed)
-	}
-	return st.out
-}
-
-// stroker collects the pieces of a stroke with half its width.
-type stroker struct {
-	r   float64
-	out Path
+	return p.Drawn(Pen{Width: width, Start: start, End: end}, tolerance)
 }
 
 type vec [2]float64
@@ -188,8 +168,20 @@ func (s *stroker) line(points [][2]float64, closed bool) {
 		s.piece(a.plus(begins[i], -1), b.plus(ends[i], -1), b.plus(ends[i], 1), a.plus(begins[i], 1))
 	}
 	if !closed {
-		s.fan(pts[0], normals[0], vec{-normals[0][0], -normals[0][1]})
-		s.fan(pts[n], vec{-normals[n-1][0], -normals[n-1][1]}, normals[n-1])
+		s.cap(pts[0], normals[0])
+		s.cap(pts[n], vec{-normals[n-1][0], -normals[n-1][1]})
+	}
+}
+
+// cap ends a line at a point; the edge lies clockwise of the way out of the line.
+func (s *stroker) cap(at, edge vec) {
+	back := vec{-edge[0], -edge[1]}
+	switch s.pen.Cap {
+	case RoundCap:
+		s.fan(at, edge, back)
+	case SquareCap:
+		out := vec{-edge[1], edge[0]}
+		s.piece(at.plus(edge, 1), at.plus(edge, 1).plus(out, 1), at.plus(back, 1).plus(out, 1), at.plus(back, 1))
 	}
 }
 
@@ -212,10 +204,19 @@ func (s *stroker) join(n1, n2, at vec) (before, after vec) {
 	if before == after {
 		return before, after
 	}
+	from, to := n2, n1
 	if n1[0]*n2[1]-n1[1]*n2[0] > 0 {
-		s.fan(at, vec{-n1[0], -n1[1]}, vec{-n2[0], -n2[1]})
-	} else {
-		s.fan(at, n2, n1)
+		from, to = vec{-n1[0], -n1[1]}, vec{-n2[0], -n2[1]}
+	}
+	dot := (n1[0]*n2[0] + n1[1]*n2[1]) / (s.r * s.r)
+	switch {
+	case s.pen.Join == RoundJoin:
+		s.fan(at, from, to)
+	case s.pen.Join == MiterJoin && 2/(1+dot) <= miterLimit*miterLimit:
+		k := 1 / (1 + dot)
+		s.piece(at, at.plus(from, 1), at.plus(from, k).plus(to, k), at.plus(to, 1))
+	default:
+		s.piece(at, at.plus(from, 1), at.plus(to, 1))
 	}
 	return before, after
 }

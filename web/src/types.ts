@@ -8,7 +8,6 @@ export type * from './gen/asked'
 export type * from './gen/commands'
 export type * from './gen/methods'
 export type { Path as MotionPath } from './gen/asked'
-export type { Backdrop as Fill } from './gen/document'
 
 // A clip as the server has it.
 export interface Opened {

@@ -17,25 +17,30 @@ export const properties = [
   {"name":"outline","title":"Outline","unit":"","parts":[""],"dims":1,"neutral":0,"min":0,"max":200,"colour":false,"kinds":["cutout","words","badge","card"]},
   {"name":"drawStart","title":"Drawn from","unit":"%","parts":[""],"dims":1,"neutral":0,"min":0,"max":100,"colour":false,"kinds":["words","badge","card"]},
   {"name":"drawEnd","title":"Drawn to","unit":"%","parts":[""],"dims":1,"neutral":100,"min":0,"max":100,"colour":false,"kinds":["words","badge","card"]},
+  {"name":"dashShift","title":"Dashes moved on","unit":"","parts":[""],"dims":1,"neutral":0,"min":-20000,"max":20000,"colour":false,"kinds":["card"]},
+  {"name":"corners","title":"Each corner","unit":"","parts":["upper left","upper right","lower right","lower left"],"dims":4,"neutral":0,"min":0,"max":1000,"colour":false,"kinds":["card"]},
+  {"name":"inner","title":"Inner","unit":"%","parts":[""],"dims":1,"neutral":50,"min":0,"max":100,"colour":false,"kinds":["card"]},
+  {"name":"begin","title":"Ring begins at","unit":"°","parts":[""],"dims":1,"neutral":0,"min":-3600,"max":3600,"colour":false,"kinds":["card"]},
+  {"name":"sweep","title":"Ring goes on by","unit":"°","parts":[""],"dims":1,"neutral":360,"min":0,"max":360,"colour":false,"kinds":["card"]},
   {"name":"letterSpacing","title":"Spacing","unit":"%","parts":[""],"dims":1,"neutral":0,"min":-50,"max":400,"colour":false,"kinds":["words","badge"]},
   {"name":"reveal","title":"Reveal","unit":"%","parts":[""],"dims":1,"neutral":100,"min":0,"max":100,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
   {"name":"fillColour","title":"Fill","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["words","badge","card","pattern"]},
   {"name":"emphasisColour","title":"Emphasis","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["words","badge"]},
   {"name":"plateColour","title":"Plate","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["words","badge"]},
   {"name":"outlineColour","title":"Outline colour","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["cutout","words","badge","card"]},
-  {"name":"fillAngle","title":"Gradient, direction","unit":"°","parts":[""],"dims":1,"neutral":0,"min":-3600,"max":3600,"colour":false,"kinds":["backdrop"]},
-  {"name":"fillCentre","title":"Gradient, centre","unit":"%","parts":["right","down"],"dims":2,"neutral":0,"min":-200,"max":200,"colour":false,"kinds":["backdrop"]},
-  {"name":"fillReach","title":"Gradient, reach","unit":"%","parts":[""],"dims":1,"neutral":100,"min":1,"max":400,"colour":false,"kinds":["backdrop"]},
+  {"name":"fillAngle","title":"Gradient, direction","unit":"°","parts":[""],"dims":1,"neutral":0,"min":-3600,"max":3600,"colour":false,"kinds":["card","backdrop"]},
+  {"name":"fillCentre","title":"Gradient, centre","unit":"%","parts":["right","down"],"dims":2,"neutral":0,"min":-200,"max":200,"colour":false,"kinds":["card","backdrop"]},
+  {"name":"fillReach","title":"Gradient, reach","unit":"%","parts":[""],"dims":1,"neutral":100,"min":1,"max":400,"colour":false,"kinds":["card","backdrop"]},
   {"name":"time","title":"Time inside","unit":"","parts":[""],"dims":1,"neutral":0,"min":-20000,"max":36000,"colour":false,"kinds":["group"]},
   {"name":"saturation","title":"Saturation","unit":"%","parts":[""],"dims":1,"neutral":100,"min":0,"max":300,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
   {"name":"blur","title":"Blur","unit":"","parts":[""],"dims":1,"neutral":0,"min":0,"max":200,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
 ] as const
 
 export const families = [
-  {"name":"colour","title":"Colour","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["backdrop"]},
-  {"name":"at","title":"At, colour","unit":"%","parts":[""],"dims":1,"neutral":0,"min":0,"max":100,"colour":false,"kinds":["backdrop"]},
-  {"name":"pointColour","title":"Colour of point","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["backdrop"]},
-  {"name":"place","title":"Point","unit":"%","parts":["right","down"],"dims":2,"neutral":0,"min":-200,"max":200,"colour":false,"kinds":["backdrop"]},
+  {"name":"colour","title":"Colour","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["card","backdrop"]},
+  {"name":"at","title":"At, colour","unit":"%","parts":[""],"dims":1,"neutral":0,"min":0,"max":100,"colour":false,"kinds":["card","backdrop"]},
+  {"name":"pointColour","title":"Colour of point","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["card","backdrop"]},
+  {"name":"place","title":"Point","unit":"%","parts":["right","down"],"dims":2,"neutral":0,"min":-200,"max":200,"colour":false,"kinds":["card","backdrop"]},
 ] as const
 
 export const lightProperties = [
@@ -76,6 +81,17 @@ export const moveKinds = [
   {"id":"bob","name":"Bob","says":"Hops in place to be noticed","icon":"chevron-double-up","sides":[],"turns":false,"strong":true,"drifts":false},
   {"id":"lull","name":"Lull","says":"Stays exactly still for this long","icon":"pause","sides":[],"turns":false,"strong":false,"drifts":false},
   {"id":"whisk","name":"Whisk","says":"Leaves the frame fast, gathering speed","icon":"box-arrow-up-right","sides":[{"id":"left","name":"Left"},{"id":"right","name":"Right"},{"id":"above","name":"Above"},{"id":"below","name":"Below"},{"id":"aboveLeft","name":"Above left"},{"id":"aboveRight","name":"Above right"},{"id":"belowLeft","name":"Below left"},{"id":"belowRight","name":"Below right"},{"id":"","name":"To nothing"}],"turns":true,"strong":true,"drifts":false},
+] as const
+
+export const figures = [
+  {"id":"card","name":"Card","says":"A rectangle, with round corners or without"},
+  {"id":"disc","name":"Disc","says":"A circle or an ellipse"},
+  {"id":"ring","name":"Ring","says":"A ring, or a part of one"},
+  {"id":"polygon","name":"Polygon","says":"As many sides as you like"},
+  {"id":"star","name":"Star","says":"As many points as you like"},
+  {"id":"burst","name":"Burst","says":"A badge with soft teeth"},
+  {"id":"arrow","name":"Arrow","says":"An arrow to the right"},
+  {"id":"line","name":"Line","says":"A line, drawn by its outline"},
 ] as const
 
 export const fonts = [
@@ -133,7 +149,7 @@ export const layerKinds = [
   {"id":"cutout","name":"Cut-out","says":"A product without its background","field":"cutout","icon":"box-seam","offered":false,"holds":false,"fills":false,"plays":false},
   {"id":"words","name":"Headline","says":"Words of any size","field":"words","icon":"fonts","offered":true,"holds":false,"fills":false,"plays":false},
   {"id":"badge","name":"Badge","says":"A price or a call on a plate","field":"words","icon":"patch-check","offered":true,"holds":false,"fills":false,"plays":false},
-  {"id":"card","name":"Card","says":"A plain figure, with or without a window","field":"card","icon":"square","offered":true,"holds":false,"fills":false,"plays":false},
+  {"id":"card","name":"Figure","says":"A card, ring, star, arrow or line","field":"card","icon":"hexagon","offered":true,"holds":false,"fills":false,"plays":false},
   {"id":"pattern","name":"Pattern","says":"A grid of small figures that fills the frame","field":"pattern","icon":"grid-3x3-gap","offered":true,"holds":false,"fills":true,"plays":false},
   {"id":"backdrop","name":"Backdrop","says":"Fills the frame behind all","field":"backdrop","icon":"image","offered":true,"holds":false,"fills":true,"plays":false},
   {"id":"group","name":"Group","says":"Layers that go together","field":"inside","icon":"collection","offered":false,"holds":true,"fills":false,"plays":false},

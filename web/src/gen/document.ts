@@ -18,11 +18,14 @@ export interface Backdrop {
 }
 
 export interface Card {
-  form: 'card' | 'disc' | 'burst' | 'line'
+  form: 'card' | 'disc' | 'ring' | 'polygon' | 'star' | 'burst' | 'arrow' | 'line'
   aspect: number
   fills?: boolean
   fill: string
+  gradient?: Fill | null
   outline: string
+  pen?: Pen | null
+  points?: number
   hole?: Hole | null
 }
 
@@ -66,6 +69,16 @@ export interface Ease {
   settle?: number
   count?: number
   decay?: number
+}
+
+export interface Fill {
+  run?: 'linear' | 'radial' | 'conic' | 'free'
+  stops: Stop[]
+  angle: number
+  x?: number
+  y?: number
+  reach?: number
+  points?: ColourPoint[]
 }
 
 export interface Fitted {
@@ -208,6 +221,13 @@ export interface Pattern {
   apart: number
   size: number
   shift: number
+}
+
+export interface Pen {
+  cap?: 'round' | 'butt' | 'square'
+  join?: 'round' | 'miter' | 'bevel'
+  dash?: number
+  gap?: number
 }
 
 export interface Picture {

@@ -6,10 +6,11 @@ import type { Fill, Layer } from '../types'
 import { useFill } from './useFill'
 
 // How a plane is coloured: one colour, or a gradient and how it runs.
-const props = defineProps<{ layer: Layer; fill: Fill }>()
+const props = defineProps<{ layer: Layer; fill?: Fill | null; plain?: string }>()
 const f = useFill(
   () => props.layer,
-  () => props.fill
+  () => props.fill,
+  () => props.plain ?? ''
 )
 const { run, colours, angle, centre, reach } = f
 

@@ -14,8 +14,12 @@ export interface FillColour {
 }
 
 // useFill is the gradient of a layer as it is at the playhead, and what changes it: keys
-// where it has keys, itself otherwise.
-export function useFill(layer: () => Layer | undefined, fill: () => Fill | undefined) {
+// where it has keys, itself otherwise. plain is the colour of one that has none.
+export function useFill(
+  layer: () => Layer | undefined,
+  fill: () => Fill | null | undefined,
+  plain: () => string = () => ''
+) {
   const editor = useEditor()
 
   const solid = computed(() => fill()?.run !== 'free' && (fill()?.stops.length ?? 0) < 2)
@@ -32,7 +36,7 @@ export function useFill(layer: () => Layer | undefined, fill: () => Fill | undef
 
   const colours = computed<FillColour[]>(() => {
     const f = fill()
-    if (!f) return []
+    if (!f) return plain() ? [{ number: 0, ...colourOf('fillColour', plain()) }] : []
     if (f.run === 'free')
       return (f.points ?? []).map((p) => ({
         number: p.id,

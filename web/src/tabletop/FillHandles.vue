@@ -5,30 +5,56 @@ import { useEditor } from '../stores/editor'
 import type { Command } from '../types'
 import { useTabletop } from './useTabletop'
 
-// The colours of the chosen backdrop in the picture: where they are, and how they run.
-// w and h are the picture's pixels.
-const props = defineProps<{ w: number; h: number }>()
+// The colours of the chosen backdrop or figure in the picture: where they are, and how
+// they run. w and h are the picture's pixels.
+const picture = defineProps<{ w: number; h: number }>()
+type Point = [number, number]
 const editor = useEditor()
 const group = ref<SVGGElement | null>(null)
 const svg = computed(() => (group.value?.ownerSVGElement ?? null) as SVGSVGElement | null)
 const top = useTabletop(
   svg,
-  () => props.w,
-  () => props.h
+  () => picture.w,
+  () => picture.h
 )
 const f = useFill(
   () => editor.layer,
-  () => editor.layer?.backdrop ?? undefined
+  () => editor.layer?.backdrop ?? editor.layer?.card?.gradient
 )
 
-type Point = [number, number]
-const middle = computed<Point>(() => [props.w / 2, props.h / 2])
+// The plane that is coloured: the frame, or the figure as it lies there. Its own pixels
+// are counted from its upper left corner.
+const place = computed(() => (editor.layer?.card?.gradient ? editor.placeOf(editor.selected) : undefined))
+const props = computed(() => {
+  const p = place.value
+  if (!p) return { w: picture.w, h: picture.h }
+  return { w: p.w * top.unit.value || 1, h: p.h * top.unit.value || 1 }
+})
+const matrix = computed(() => {
+  const p = place.value
+  if (!p) return [1, 0, 0, 1, 0, 0]
+  const [o, r, , d] = p.corners.map(top.px)
+  const { w, h } = props.value
+  return [(r[0] - o[0]) / w, (r[1] - o[1]) / w, (d[0] - o[0]) / h, (d[1] - o[1]) / h, o[0], o[1]]
+})
+function onPlane(e: PointerEvent): Point {
+  const at = top.local(e)
+  const [a, b, c, d, x, y] = matrix.value
+  const k = a * d - b * c || 1
+  const [dx, dy] = [at.x - x, at.y - y]
+  return [(d * dx - c * dy) / k, (a * dy - b * dx) / k]
+}
+
+const middle = computed<Point>(() => [props.value.w / 2, props.value.h / 2])
 const centre = computed<Point>(() => [
-  props.w * (0.5 + f.centre.value[0] / 100),
-  props.h * (0.5 + f.centre.value[1] / 100)
+  props.value.w * (0.5 + f.centre.value[0] / 100),
+  props.value.h * (0.5 + f.centre.value[1] / 100)
 ])
-const short = computed(() => Math.min(props.w, props.h))
-const percent = ([x, y]: Point): [number, number] => [round((100 * x) / props.w - 50), round((100 * y) / props.h - 50)]
+const short = computed(() => Math.min(props.value.w, props.value.h))
+const percent = ([x, y]: Point): [number, number] => [
+  round((100 * x) / props.value.w - 50),
+  round((100 * y) / props.value.h - 50)
+]
 const round = (v: number) => Math.round(v * 10) / 10
 const within = (v: number, lo: number, hi: number) => Math.min(Math.max(v, lo), hi)
 
@@ -40,13 +66,13 @@ const degrees = ([x, y]: Point, from: Point) => (Math.atan2(x - from[0], from[1]
 const line = computed(() => {
   if (f.run.value === 'linear') {
     const [x, y] = way(f.angle.value)
-    const half = (Math.abs(props.w * x) + Math.abs(props.h * y)) / 2
+    const half = (Math.abs(props.value.w * x) + Math.abs(props.value.h * y)) / 2
     const [mx, my] = middle.value
     return { a: [mx - x * half, my - y * half] as Point, b: [mx + x * half, my + y * half] as Point }
   }
   if (f.run.value !== 'radial') return null
   const [cx, cy] = centre.value
-  const corner: Point = [cx < props.w / 2 ? props.w : 0, cy < props.h / 2 ? props.h : 0]
+  const corner: Point = [cx < props.value.w / 2 ? props.value.w : 0, cy < props.value.h / 2 ? props.value.h : 0]
   const k = f.reach.value / 100
   return { a: centre.value, b: [cx + (corner[0] - cx) * k, cy + (corner[1] - cy) * k] as Point, corner }
 })
@@ -73,7 +99,7 @@ const stops = computed<Pin[]>(() =>
   f.colours.value.flatMap((c, i): Pin[] => {
     const says = `Colour ${i + 1}`
     if (c.place) {
-      const at: Point = [props.w * (0.5 + c.place[0] / 100), props.h * (0.5 + c.place[1] / 100)]
+      const at: Point = [props.value.w * (0.5 + c.place[0] / 100), props.value.h * (0.5 + c.place[1] / 100)]
       return [
         { id: `place${c.number}`, at, fill: c.hex, says, drag: (to) => [f.change(`place${c.number}`, percent(to))] }
       ]
@@ -125,17 +151,17 @@ const others = computed<Pin[]>(() => {
 // What is dragged keeps its distance from the pointer.
 function grab(e: PointerEvent, pin: Pin) {
   e.stopPropagation()
-  const from = top.local(e)
-  const off: Point = [pin.at[0] - from.x, pin.at[1] - from.y]
+  const from = onPlane(e)
+  const off: Point = [pin.at[0] - from[0], pin.at[1] - from[1]]
   top.follow(e, (m) => {
-    const to = top.local(m)
-    return pin.drag([to.x + off[0], to.y + off[1]], m)
+    const to = onPlane(m)
+    return pin.drag([to[0] + off[0], to[1] + off[1]], m)
   })
 }
 </script>
 
 <template>
-  <g ref="group" class="fill">
+  <g ref="group" class="fill" :transform="`matrix(${matrix.join(' ')})`">
     <template v-if="line">
       <line v-for="n in 2" :key="n" :x1="line.a[0]" :y1="line.a[1]" :x2="line.b[0]" :y2="line.b[1]" :class="`l${n}`" />
     </template>

@@ -248,11 +248,15 @@ function movePivot(e: PointerEvent) {
         {{ g.to }}
       </text>
     </template>
-    <FillHandles v-if="editor.layer?.backdrop && !editor.layer.locked" :w="w" :h="h" />
     <template v-for="p in places" :key="p.layer">
       <polygon :points="outline(p)" class="outline dark" />
       <polygon :points="outline(p)" class="outline" :data-outline="p.layer" />
     </template>
+    <FillHandles
+      v-if="(editor.layer?.backdrop || (editor.layer?.card?.gradient && place)) && !editor.layer.locked"
+      :w="w"
+      :h="h"
+    />
     <template v-if="place && !writing.layer">
       <circle
         v-for="(t, i) in turners"

@@ -1,39 +1,55 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { figures } from '../../gen/catalogue'
 import { useEditor } from '../../stores/editor'
-import type { Card, Changed, Hole, Layer } from '../../types'
+import type { Card, Changed, Hole, Layer, Pen } from '../../types'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import ColourField from '../../parts/ColourField.vue'
+import FigureLook from '../../parts/FigureLook.vue'
 import NumberField from '../../parts/NumberField.vue'
+import FillSettings from '../FillSettings.vue'
 
 const props = defineProps<{ layer: Layer; content: Card }>()
 const emit = defineEmits<{ set: [values: Changed<Layer>] }>()
 const editor = useEditor()
-const values = computed(() => editor.layer?.values ?? {})
 
 const set = (v: Partial<Card>) => emit('set', { card: v })
 const setHole = (v: Partial<Hole>) => emit('set', { card: { hole: { ...props.content.hole, ...v } } })
+const setPen = (v: Partial<Pen>) => emit('set', { card: { pen: { ...props.content.pen, ...v } } })
 
-function value(property: string, v: number) {
-  editor.run({ type: 'setValue', layer: editor.selected, property, frame: editor.frame, value: [v] })
-}
+// What it is at the playhead.
+const now = (property: string, usual: number) =>
+  editor.places.values[property]?.[0] ?? props.layer.values?.[property]?.[0] ?? usual
+const corners = computed(() => editor.places.values.corners ?? [0, 0, 0, 0])
+
+const value = (property: string, ...v: number[]) =>
+  editor.run({ type: 'setValue', layer: props.layer.id, property, frame: editor.frame, value: v })
+
+const usual: Record<string, number> = { polygon: 6, star: 5, burst: 18 }
+const outlined = computed(() => props.content.form === 'line' || now('outline', 0) > 0)
+const inner: Record<string, string> = { ring: 'Hole', star: 'Inner corners', arrow: 'Shaft' }
+const places = ['Upper left', 'Upper right', 'Lower right', 'Lower left']
 </script>
 
 <template>
   <div>
-    <h2>Card</h2>
+    <h2>Figure</h2>
+    <div class="forms" role="radiogroup" aria-label="Form">
+      <button
+        v-for="f in figures"
+        :key="f.id"
+        class="plain"
+        role="radio"
+        :aria-checked="content.form === f.id"
+        :class="{ on: content.form === f.id }"
+        :aria-label="f.name"
+        :title="`${f.name}: ${f.says.charAt(0).toLowerCase()}${f.says.slice(1)}`"
+        @click="set({ form: f.id })"
+      >
+        <FigureLook :form="f.id" />
+      </button>
+    </div>
     <div class="three">
-      <ChoiceField
-        label="Form"
-        :value="content.form"
-        :options="[
-          { id: 'card', name: 'Card' },
-          { id: 'disc', name: 'Disc' },
-          { id: 'burst', name: 'Burst' },
-          { id: 'line', name: 'Line' }
-        ]"
-        @change="set({ form: $event })"
-      />
       <NumberField
         v-if="!content.fills"
         label="Wide by high"
@@ -42,22 +58,33 @@ function value(property: string, v: number) {
         @change="set({ aspect: $event })"
       />
       <NumberField
-        label="Corners"
-        :value="values.corner?.[0] ?? 0"
-        :disabled="!!editor.layer?.tracks.corner"
-        @change="value('corner', $event)"
+        v-if="content.form in usual"
+        label="Points"
+        :value="content.points || usual[content.form]"
+        @change="set({ points: Math.round($event) })"
       />
       <NumberField
-        label="Outline"
-        :value="values.outline?.[0] ?? 0"
-        :disabled="!!editor.layer?.tracks.outline"
-        @change="value('outline', $event)"
+        v-if="content.form in inner"
+        :label="inner[content.form]"
+        unit="%"
+        :value="now('inner', 50)"
+        @change="value('inner', $event)"
       />
-      <label class="check"
+      <template v-if="content.form === 'ring'">
+        <NumberField label="Begins at" unit="°" :value="now('begin', 0)" @change="value('begin', $event)" />
+        <NumberField label="Goes on by" unit="°" :value="now('sweep', 360)" @change="value('sweep', $event)" />
+      </template>
+      <NumberField
+        v-if="!['disc', 'burst', 'line'].includes(content.form)"
+        label="Corners"
+        :value="now('corner', 0)"
+        @change="value('corner', $event)"
+      />
+      <label v-if="content.form !== 'line'" class="check"
         ><input type="checkbox" :checked="content.fills ?? false" @change="set({ fills: !content.fills })" />
         Fills</label
       >
-      <label class="check">
+      <label v-if="content.form !== 'line'" class="check">
         <input
           type="checkbox"
           :checked="!!content.hole"
@@ -70,11 +97,55 @@ function value(property: string, v: number) {
         Window
       </label>
     </div>
-    <div class="pair spaced">
-      <ColourField label="Colour" :value="content.fill" @change="set({ fill: $event })" />
-      <ColourField label="Outline colour" :value="content.outline" @change="set({ outline: $event })" />
+    <details v-if="content.form === 'card'" class="spaced">
+      <summary>Each corner</summary>
+      <div class="pair">
+        <NumberField
+          v-for="(p, i) in places"
+          :key="p"
+          :label="p"
+          :value="corners[i]"
+          @change="value('corners', ...corners.map((c, k) => (k === i ? $event : c)))"
+        />
+      </div>
+    </details>
+    <FillSettings
+      v-if="content.form !== 'line'"
+      class="spaced"
+      :layer="layer"
+      :fill="content.gradient"
+      :plain="content.fill"
+    />
+    <h2>Outline</h2>
+    <div class="pair">
+      <NumberField label="Width" :value="now('outline', 0)" @change="value('outline', $event)" />
+      <ColourField v-if="outlined" label="Outline colour" :value="content.outline" @change="set({ outline: $event })" />
     </div>
-    <template v-if="content.hole">
+    <div v-if="outlined" class="pair lines">
+      <ChoiceField
+        label="Line ends"
+        :value="content.pen?.cap || 'round'"
+        :options="[
+          { id: 'round', name: 'Round' },
+          { id: 'butt', name: 'Cut off' },
+          { id: 'square', name: 'Square' }
+        ]"
+        @change="setPen({ cap: $event })"
+      />
+      <ChoiceField
+        label="Line corners"
+        :value="content.pen?.join || 'round'"
+        :options="[
+          { id: 'round', name: 'Round' },
+          { id: 'miter', name: 'Pointed' },
+          { id: 'bevel', name: 'Cut off' }
+        ]"
+        @change="setPen({ join: $event })"
+      />
+      <NumberField label="Dash" :value="content.pen?.dash ?? 0" @change="setPen({ dash: $event })" />
+      <NumberField label="Gap" :value="content.pen?.gap ?? 0" @change="setPen({ gap: $event })" />
+    </div>
+    <template v-if="content.hole && content.form !== 'line'">
       <h2>Window</h2>
       <div class="three">
         <ChoiceField
@@ -99,7 +170,24 @@ function value(property: string, v: number) {
 </template>
 
 <style scoped>
-.spaced {
+.lines {
   margin-top: 0.4rem;
+}
+
+.spaced {
+  margin-top: 0.5rem;
+}
+
+.forms {
+  display: grid;
+  grid-template-columns: repeat(8, 1fr);
+  margin-bottom: 0.4rem;
+}
+
+.forms button {
+  display: grid;
+  place-items: center;
+  height: 30px;
+  padding: 0;
 }
 </style>

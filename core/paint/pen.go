@@ -1,0 +1,127 @@
+package paint
+
+import "math"
+
+// Pen is how a line along a path is drawn. Lengths are in the path's units.
+type Pen struct {
+	Width      float64
+	Start, End float64 // only what lies between these shares of each contour's length is drawn, 0..1
+	Cap        Cap
+	Join       Join
+	// Dash and Gap are how long what is drawn and what is left out take turns; no dash
+	// draws all. Along a closed contour they are stretched a little, so that a whole
+	// number of them fits. Shift moves them along.
+	Dash, Gap, Shift float64
+}
+
+// Scaled is the pen for a path that is so many times as large.
+func (p Pen) Scaled(k float64) Pen {
+	p.Width, p.Dash, p.Gap, p.Shift = p.Width*k, p.Dash*k, p.Gap*k, p.Shift*k
+	return p
+}
+
+// Reach is how far it draws beyond its path.
+func (p Pen) Reach() float64 {
+	switch {
+	case p.Join == MiterJoin:
+		return p.Width / 2 * miterLimit
+	case p.Cap == SquareCap:
+		return p.Width / math.Sqrt2
+	}
+	return p.Width / 2
+}
+
+// Cap is how a line ends, as in SVG.
+type Cap int
+
+// Line ends.
+const (
+	RoundCap Cap = iota
+	ButtCap
+	SquareCap
+)
+
+// Join is how a line goes around a corner, as in SVG.
+type Join int
+
+// Corners of lines.
+const (
+	RoundJoin Join = iota
+	MiterJoin
+	BevelJoin
+)
+
+const (
+	// miterLimit is how many times its half width a corner may reach out, as in SVG,
+	// before it is cut off.
+	miterLimit = 4
+	// mostDashes is how many dashes a contour has at most; more could not be told apart.
+	mostDashes = 4000
+)
+
+// Drawn is the outline of a line drawn along the path. It consists of pieces that all
+// turn the same way and share their edges, so that they fill as one and no edge is
+// covered twice.
+func (p Path) Drawn(pen Pen, tolerance float64) Path {
+	pen.Start, pen.End = min(max(pen.Start, 0), 1), min(max(pen.End, 0), 1)
+	if pen.Width <= 0 || pen.End <= pen.Start {
+		return nil
+	}
+	st := stroker{r: pen.Width / 2, pen: pen}
+	for _, l := range joined(p.flattened(tolerance)) {
+		st.contour(l)
+	}
+	return st.out
+}
+
+// stroker collects the pieces of a stroke with half its width.
+type stroker struct {
+	r   float64
+	pen Pen
+	out Path
+}
+
+func (s *stroker) contour(l polyline) {
+	all := s.pen.Start <= 0 && s.pen.End >= 1
+	length := 0.0
+	if !all || s.pen.Dash > 0 {
+		length = l.length()
+	}
+	from, to := s.pen.Start*length, s.pen.End*length
+	period := s.pen.Dash + max(s.pen.Gap, 0)
+	switch {
+	case s.pen.Dash > 0 && s.pen.Gap > 0 && length/period <= mostDashes:
+		s.dashes(l, length, from, to, period)
+	case all:
+		s.line(l.points, l.closed)
+	default:
+		s.line(l.part(from, to).points, false)
+	}
+}
+
+// dashes draws those of a contour that lie between two lengths along it.
+func (s *stroker) dashes(l polyline, length, from, to, period float64) {
+	dash := s.pen.Dash
+	if l.closed {
+		k := length / (max(1, math.Round(length/period)) * period)
+		period, dash = period*k, dash*k
+	}
+	first := -math.Mod(s.pen.Shift, period)
+	if first > 0 {
+		first -= period
+	}
+	for i := 0; ; i++ {
+		a := first + float64(i)*period
+		if a >= length-1e-9 || l.closed && a+period > length+1e-9 && first < 0 {
+			return
+		}
+		part := l.part(max(a, from), min(a+dash, to))
+		if l.closed && a < 0 && from <= 0 && to >= length { // it goes over the beginning
+			before := l.part(length+a, min(length, length+a+dash))
+			part.points = append(before.points, part.points...)
+		} else if l.closed && a < 0 {
+			s.line(l.part(max(length+a, from), min(length+a+dash, to)).points, false)
+		}
+		s.line(part.points, false)
+	}
+}
