@@ -1,11 +1,13 @@
 package e2e
 
 import (
+	"fmt"
 	"math"
 	"testing"
 
 	"billow/core/clip"
 
+	"github.com/go-rod/rod/lib/input"
 	"github.com/go-rod/rod/lib/proto"
 )
 
@@ -66,4 +68,44 @@ func TestColoursOfABackdropAreDraggedInThePicture(t *testing.T) {
 		return false
 	})
 	u.must("leaving the picture", u.page.Mouse.MoveTo(proto.NewPoint(640, 300)))
+}
+
+// What stands on the ground gets a shadow there and a reflection, without a key; in a
+// loud colour shadows are seen, and never kept.
+func TestAThingStandsOnTheGround(t *testing.T) {
+	id := copyOf(t, 1)
+	u := visit(t, "/clips/"+id)
+	u.ready()
+	u.clickText(".row-line .name", "^Mug$")
+	u.clickText("[role=tab]", "^Layer$")
+	plain := u.shot()
+	mug := func(c *clip.Clip) *clip.Layer {
+		for i := range c.Layers {
+			if c.Layers[i].Name == "Mug" {
+				return &c.Layers[i]
+			}
+		}
+		return nil
+	}
+	u.write("input[aria-label='Contact shadow']", "80")
+	u.waitStored("it has a contact shadow", func(c *clip.Clip) bool {
+		v := mug(c).Values[clip.Contact]
+		return len(v) == 1 && v[0] == 80
+	})
+	u.write("input[aria-label=Reflection]", "40")
+	u.waitStored("it is mirrored", func(c *clip.Clip) bool { return len(mug(c).Values[clip.Reflection]) == 1 })
+	grounded := u.shot()
+	if grounded == plain {
+		t.Error("the picture is as it was")
+	}
+	u.saved()
+	before := site.stored(t, id)
+	u.eval("document.activeElement?.blur()")
+	u.press(input.KeyD)
+	u.wait("the shadows are loud", fmt.Sprintf("document.querySelector('[aria-label=\"Show shadows in a loud colour\"]').getAttribute('aria-pressed') === 'true' && document.querySelector('.tabletop canvas').toDataURL().length !== %d", grounded))
+	u.press(input.KeyD)
+	u.wait("they are as they were", fmt.Sprintf("document.querySelector('.tabletop canvas').toDataURL().length === %d", grounded))
+	if after := site.stored(t, id); string(after.Encode()) != string(before.Encode()) {
+		t.Error("looking at shadows has changed the clip")
+	}
 }

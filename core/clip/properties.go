@@ -12,31 +12,36 @@ import (
 
 // Names of the properties that can have keys.
 const (
-	Position       = "position"       // units, added to the rest
-	X              = "x"              // units to the right, added to the position; has a side to be just outside on
-	Y              = "y"              // units down, added to the position
-	Scale          = "scale"          // percent, multiplied; one number, or x and y apart
-	Rotation       = "rotation"       // degrees clockwise, added to the rest
-	Opacity        = "opacity"        // percent, multiplied
-	Lift           = "lift"           // units, added
-	Skew           = "skew"           // degrees by which upright edges lean to the right
-	Mirror         = "mirror"         // percent: -100 is mirrored left to right, or upside down; between it turns over
-	Pivot          = "pivot"          // percent of the visible size from its centre; turning and scaling are about it
-	Depth          = "depth"          // units behind the picture plane, seen from 1000 units in front of it
-	Crop           = "crop"           // percent cut off on the left, above, on the right, below
-	Corner         = "corner"         // radius of the corners, units
-	Outline        = "outline"        // width of the outline, units
-	DrawStart      = "drawStart"      // percent of the outline at which what is drawn of it begins
-	DrawEnd        = "drawEnd"        // percent at which it ends
-	DashShift      = "dashShift"      // units by which the dashes of an outline are moved along it
-	Corners        = "corners"        // radius of each corner of a card, added: upper left, upper right, lower right, lower left
-	Inner          = "inner"          // percent: of a ring's size its hole, of a star's its inner corners, of an arrow's height its shaft
-	Begin          = "begin"          // of a ring, degrees from up clockwise
-	Sweep          = "sweep"          // of a ring, degrees by which it goes on
-	LetterSpacing  = "letterSpacing"  // percent of the font size, added
-	Revealed       = "reveal"         // percent that is shown
-	FillColour     = "fillColour"     // of words and cards; red, green, blue, alpha 0..255
-	EmphasisColour = "emphasisColour" // of emphasised words
+	Position       = "position"         // units, added to the rest
+	X              = "x"                // units to the right, added to the position; has a side to be just outside on
+	Y              = "y"                // units down, added to the position
+	Scale          = "scale"            // percent, multiplied; one number, or x and y apart
+	Rotation       = "rotation"         // degrees clockwise, added to the rest
+	Opacity        = "opacity"          // percent, multiplied
+	Lift           = "lift"             // units, added
+	Contact        = "contact"          // percent: how dark its shadow is where it stands on the ground
+	Reflection     = "reflection"       // percent: how much the ground mirrors it
+	ReflectionLong = "reflectionLength" // percent of its height after which the reflection is gone
+	ReflectionBlur = "reflectionBlur"   // standard deviation, units
+	Below          = "below"            // units by which the ground lies below what it stands on at rest
+	Skew           = "skew"             // degrees by which upright edges lean to the right
+	Mirror         = "mirror"           // percent: -100 is mirrored left to right, or upside down; between it turns over
+	Pivot          = "pivot"            // percent of the visible size from its centre; turning and scaling are about it
+	Depth          = "depth"            // units behind the picture plane, seen from 1000 units in front of it
+	Crop           = "crop"             // percent cut off on the left, above, on the right, below
+	Corner         = "corner"           // radius of the corners, units
+	Outline        = "outline"          // width of the outline, units
+	DrawStart      = "drawStart"        // percent of the outline at which what is drawn of it begins
+	DrawEnd        = "drawEnd"          // percent at which it ends
+	DashShift      = "dashShift"        // units by which the dashes of an outline are moved along it
+	Corners        = "corners"          // radius of each corner of a card, added: upper left, upper right, lower right, lower left
+	Inner          = "inner"            // percent: of a ring's size its hole, of a star's its inner corners, of an arrow's height its shaft
+	Begin          = "begin"            // of a ring, degrees from up clockwise
+	Sweep          = "sweep"            // of a ring, degrees by which it goes on
+	LetterSpacing  = "letterSpacing"    // percent of the font size, added
+	Revealed       = "reveal"           // percent that is shown
+	FillColour     = "fillColour"       // of words and cards; red, green, blue, alpha 0..255
+	EmphasisColour = "emphasisColour"   // of emphasised words
 	PlateColour    = "plateColour"
 	OutlineColour  = "outlineColour"
 	FillAngle      = "fillAngle"  // of a gradient, degrees: 0 up, 90 right
@@ -64,6 +69,11 @@ var AllProperties = append([]Property{
 	{Name: Rotation, Dims: 1, Min: -36000, Max: 36000, Title: "Rotation", Unit: "°"},
 	{Name: Opacity, Dims: 1, Neutral: 100, Max: 100, Title: "Opacity", Unit: "%"},
 	{Name: Lift, Dims: 1, Min: -500, Max: 500, Title: "Lift"},
+	{Name: Contact, Dims: 1, Max: 100, Title: "Contact shadow", Unit: "%"},
+	{Name: Reflection, Dims: 1, Max: 100, Title: "Reflection", Unit: "%"},
+	{Name: ReflectionLong, Dims: 1, Neutral: 40, Min: 1, Max: 100, Title: "Reflection, length", Unit: "%"},
+	{Name: ReflectionBlur, Dims: 1, Max: 100, Title: "Reflection, blur"},
+	{Name: Below, Dims: 1, Min: -1000, Max: 1000, Title: "Ground below it"},
 	{Name: Skew, Dims: 1, Min: -80, Max: 80, Title: "Skew", Unit: "°"},
 	{Name: Mirror, Dims: 2, Neutral: 100, Min: -100, Max: 100, Title: "Mirror", Unit: "%", Parts: []string{"left to right", "upside down"}},
 	{Name: Pivot, Dims: 2, Min: -500, Max: 500, Title: "Pivot", Unit: "%", Parts: []string{"right", "down"}},

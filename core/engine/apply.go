@@ -133,6 +133,13 @@ func follow(e *Engine, in Wish) (bool, error) {
 	return Done, err
 }
 
+// shadows shows all shadows in a loud colour, or as they are.
+func shadows(e *Engine, loud bool) (bool, error) {
+	e.loud = loud
+	e.stages = map[stageKey]*stage{}
+	return Done, nil
+}
+
 // solo shows some layers alone, and what is behind them; none shows all again.
 func solo(e *Engine, layers []string) (bool, error) {
 	e.solo = layers

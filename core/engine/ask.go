@@ -49,6 +49,7 @@ var Methods = map[string]Method{
 	"apply":       ask(apply),
 	"follow":      ask(follow),
 	"solo":        ask(solo),
+	"shadows":     ask(shadows),
 	"view":        ask(viewOf),
 	"picture":     asking(picture),
 	"retryFonts":  ask(retryFonts),

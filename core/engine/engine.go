@@ -8,6 +8,7 @@ import (
 	"slices"
 
 	"billow/core/clip"
+	"billow/core/colour"
 	"billow/core/frame"
 	"billow/core/paint"
 )
@@ -21,6 +22,7 @@ type Engine struct {
 	waiting []Sent     // commands between base and kept
 	kept    *clip.Clip
 	shown   *clip.Clip
+	loud    bool                 // shadows are seen in a loud colour; not part of the clip
 	solo    []string             // layers that are seen alone; not part of the clip
 	sounds  map[string][]float32 // by prop, for the next mix
 	stages  map[stageKey]*stage
@@ -65,12 +67,21 @@ func (e *Engine) shape(id string) (clip.Shape, error) {
 	return e.shown.Shape(id)
 }
 
-// seen is the shown clip without what is not shown alone.
+// loudly is the colour in which shadows are judged: none that a backdrop has.
+var loudly = colour.RGB(0xFF1493)
+
+// seen is the shown clip without what is not shown alone, with shadows as they are seen.
 func (e *Engine) seen() *clip.Clip {
-	if len(e.solo) == 0 {
+	if len(e.solo) == 0 && !e.loud {
 		return e.shown
 	}
 	c := e.shown.Copy()
+	if e.loud {
+		c.Light.Colour, c.Light.Strength = loudly, max(c.Light.Strength, 70)
+	}
+	if len(e.solo) == 0 {
+		return c
+	}
 	for i := range c.Layers {
 		l := &c.Layers[i]
 		alone := slices.ContainsFunc(e.solo, func(id string) bool {

@@ -60,6 +60,9 @@ func (p *Painter) add(out []*graph.Node, a *actor, env around) []*graph.Node {
 	pic, slid := s.picture(a, env.frame)
 	at := graph.Placement{Opacity: pose.Opacity, Blend: paint.BlendNamed(a.layer.Blend)}
 	poses := s.exposures(a, env)
+	if !a.kind.Fills {
+		out = p.addGround(out, a, env, pic, slid, pose.Opacity)
+	}
 	if !pose.Cast.None() && !a.kind.Fills {
 		c := pose.Cast
 		shadow := graph.Filtered(pic, graph.Silhouette{Sigma: c.Sigma, Pixel: paint.Premultiplied(s.clip.Light.Colour)})

@@ -18,6 +18,11 @@ const (
 	rotation
 	opacity
 	lift
+	contact
+	reflection
+	reflectionLength
+	reflectionBlur
+	below
 	skew
 	mirror
 	pivot

@@ -48,7 +48,7 @@ export const shortcuts: Shortcut[] = [
   { keys: ['Enter'], says: 'Write in the chosen words', group: 'Tabletop' },
   { keys: ['t'], says: 'Show the picture alone, or all again', group: 'Tabletop' },
   { keys: ['w'], says: 'A drag changes the whole motion, or the key here', group: 'Tabletop' },
-  { keys: ['p', 'g', 'u', 'e'], says: 'Path, ghosts, guides, safe area', group: 'Tabletop' },
+  { keys: ['p', 'g', 'u', 'e', 'd'], says: 'Path, ghosts, guides, safe area, loud shadows', group: 'Tabletop' },
   { keys: ['PageUp', 'PageDown'], says: 'Choose the layer in front, behind', group: 'Layers' },
   { keys: ['Ctrl+A'], says: 'Choose all layers but backdrops', group: 'Layers' },
   { keys: ['Ctrl+G', 'Ctrl+Shift+G'], says: 'Group, take the group apart', group: 'Layers' },
@@ -118,6 +118,7 @@ export function useShortcuts(player: ReturnType<typeof usePlayer>) {
     g: () => (desk.ghosts = !desk.ghosts),
     u: () => (desk.guides = !desk.guides),
     e: () => (desk.safe = !desk.safe),
+    d: () => (desk.shadows = !desk.shadows),
     PageUp: () => neighbour(-1),
     PageDown: () => neighbour(1),
     'Ctrl+A': () =>

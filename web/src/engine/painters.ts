@@ -20,6 +20,7 @@ export class Painters {
   readonly engines: Engine[]
   private state: State | null = null
   private solo: string[] = []
+  private loud = false
   private known = new Map<string, Promise<Uint8Array>>()
   private wanted: Command | null = null
   private pump: Promise<void> | null = null
@@ -82,6 +83,7 @@ export class Painters {
       const lacked = await this.pictures(e, state.needs)
       const opened = e.call('open', state.clip)
       if (this.solo.length) e.call('solo', this.solo).catch(() => undefined)
+      if (this.loud) e.call('shadows', true).catch(() => undefined)
       if (lacked || !this.ready.has(e)) await opened
       else opened.catch(() => undefined) // a crash says so by itself
     } while (state !== this.state)
@@ -118,6 +120,12 @@ export class Painters {
     await Promise.all([given, ...soon])
     // What cannot be seen is not drawn: then the others do not wait for it.
     setTimeout(this.drew, 1000)
+  }
+
+  // shadows shows them in a loud colour, or as they are; not part of the clip.
+  async shadows(loud: boolean) {
+    this.loud = loud
+    await Promise.all([...this.ready].map((e) => e.call('shadows', loud)))
   }
 
   // alone shows some layers only; not part of the clip.

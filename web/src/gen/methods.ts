@@ -37,6 +37,7 @@ export interface Methods {
   reopen: { in: Clip; out: boolean }
   retryFonts: { in: null; out: boolean }
   room: { in: Dragged; out: Room }
+  shadows: { in: boolean; out: boolean }
   snap: { in: Drag; out: Caught }
   solo: { in: string[]; out: boolean }
   sound: { in: string; out: boolean }

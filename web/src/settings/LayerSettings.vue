@@ -9,6 +9,7 @@ import { blends, kindOf, pins, shapeName, sides } from '../words'
 import ChoiceField from '../parts/ChoiceField.vue'
 import IconButton from '../parts/IconButton.vue'
 import NumberField from '../parts/NumberField.vue'
+import GroundSettings from './GroundSettings.vue'
 import TextField from '../parts/TextField.vue'
 
 const editor = useEditor()
@@ -159,6 +160,7 @@ function lie(to: string) {
         />
         <ChoiceField label="Blend" :value="layer.blend" :options="blends" @change="set({ blend: $event })" />
       </div>
+      <GroundSettings :layer="layer" />
       <div v-if="layer.shadow && !layer.shadow.none" class="pair own">
         <NumberField
           label="Falls towards"

@@ -11,6 +11,7 @@ export const useDesk = defineStore('desk', () => {
   const guides = useLocalStorage('billow-guides', true)
   const speed = useLocalStorage('billow-speed', false)
   const safe = useLocalStorage('billow-safe', false) // the safe area is shown
+  const shadows = ref(false) // they are seen in a loud colour
   const clicks = useLocalStorage('billow-clicks', false) // beats are heard while playing
   // Where the dividers stand, as shares of the window, for each arrangement.
   const dividers = useLocalStorage<Record<string, number>>('billow-dividers', {})
@@ -30,6 +31,7 @@ export const useDesk = defineStore('desk', () => {
     guides,
     speed,
     safe,
+    shadows,
     clicks,
     dividers,
     panel,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize, watchDebounced, watchImmediate } from '@vueuse/core'
-import { computed, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { useStill } from './useStill'
 import { useDrop } from './useDrop'
 import { useGlimpse } from './useGlimpse'
@@ -8,6 +8,7 @@ import { useSight } from './useSight'
 import { drag } from '../parts/useDrag'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
+import { useNotices } from '../stores/notices'
 import { kindOf, listed, propertyName, shapeName } from '../words'
 import ActBar from './ActBar.vue'
 import DropTarget from './DropTarget.vue'
@@ -77,6 +78,18 @@ const dropped = useDrop((e) => {
 })
 const { over, swaps } = dropped
 
+// Shadows in a loud colour are for the eye alone.
+async function loud(on: boolean) {
+  await editor.drawing().shadows(on)
+  editor.version++
+  editor.proofed = editor.version
+}
+watch(
+  () => desk.shadows,
+  (on) => loud(on).catch(useNotices().fail)
+)
+onBeforeUnmount(() => (desk.shadows = false))
+
 // The middle button takes the picture along.
 function grab(e: PointerEvent) {
   if (e.button !== 1) return
@@ -109,7 +122,8 @@ const switches = [
   { id: 'path', name: 'Show its path', key: 'P', icon: 'signpost-split' },
   { id: 'ghosts', name: 'Show the frames before and after', key: 'G', icon: 'back' },
   { id: 'guides', name: 'Catch on guides', key: 'U', icon: 'magnet' },
-  { id: 'safe', name: 'Show the safe area', key: 'E', icon: 'bounding-box' }
+  { id: 'safe', name: 'Show the safe area', key: 'E', icon: 'bounding-box' },
+  { id: 'shadows', name: 'Show shadows in a loud colour', key: 'D', icon: 'shadows' }
 ] as const
 
 // The properties of the chosen layer that a drag may concern and that have keys.

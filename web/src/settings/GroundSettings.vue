@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useEditor } from '../stores/editor'
+import type { Layer } from '../types'
+import NumberField from '../parts/NumberField.vue'
+
+// What a layer leaves on the ground: a shadow where it stands, and its reflection. Both
+// follow it by themselves.
+const props = defineProps<{ layer: Layer }>()
+const editor = useEditor()
+
+const now = (property: string, usual = 0) =>
+  editor.places.values[property]?.[0] ?? props.layer.values?.[property]?.[0] ?? usual
+const set = (property: string, value: number) =>
+  editor.run({ type: 'setValue', layer: props.layer.id, property, frame: editor.frame, value: [value] })
+const mirrored = computed(() => now('reflection') > 0)
+const grounded = computed(() => mirrored.value || now('contact') > 0)
+</script>
+
+<template>
+  <h2>On the ground</h2>
+  <div class="three">
+    <NumberField
+      label="Contact shadow"
+      unit="%"
+      title="Dark where it stands; fades and spreads as it rises"
+      :value="now('contact')"
+      @change="set('contact', $event)"
+    />
+    <NumberField label="Reflection" unit="%" :value="now('reflection')" @change="set('reflection', $event)" />
+    <NumberField v-if="grounded" label="Ground lower" :value="now('below')" @change="set('below', $event)" />
+    <template v-if="mirrored">
+      <NumberField
+        label="Length"
+        unit="%"
+        :value="now('reflectionLength', 40)"
+        @change="set('reflectionLength', $event)"
+      />
+      <NumberField label="Blur" :value="now('reflectionBlur')" @change="set('reflectionBlur', $event)" />
+    </template>
+  </div>
+</template>
