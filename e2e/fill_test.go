@@ -87,7 +87,7 @@ func TestAThingStandsOnTheGround(t *testing.T) {
 		}
 		return nil
 	}
-	u.write("input[aria-label='Contact shadow']", "80")
+	u.write("input[aria-label=Contact]", "80")
 	u.waitStored("it has a contact shadow", func(c *clip.Clip) bool {
 		v := mug(c).Values[clip.Contact]
 		return len(v) == 1 && v[0] == 80
@@ -108,4 +108,36 @@ func TestAThingStandsOnTheGround(t *testing.T) {
 	if after := site.stored(t, id); string(after.Encode()) != string(before.Encode()) {
 		t.Error("looking at shadows has changed the clip")
 	}
+}
+
+// A mask is added, dragged, sized and turned in the picture, and its edge is where it
+// cuts.
+func TestAMaskIsEditedInThePicture(t *testing.T) {
+	u := visit(t, cards(t))
+	u.ready()
+	u.clickText(".row-line .name", "^Disc b$")
+	u.clickText("[role=tab]", "^Layer$")
+	u.click("[aria-label='Add a mask: Card']")
+	mask := func(c *clip.Clip) clip.Mask {
+		if m := c.Layer("b").Masks; len(m) == 1 {
+			return m[0]
+		}
+		return clip.Mask{}
+	}
+	u.waitStored("it has a mask", func(c *clip.Clip) bool { return mask(c).Form == "card" })
+	u.wait("its outline is there", "document.querySelector('[data-mask]')")
+	size := mask(u.stored()).W
+	x, y := u.handle("mask-1-move")
+	tx, ty := u.at(40, -20)
+	cx, cy := u.at(0, 0)
+	u.drag(x, y, x+tx-cx, y+ty-cy)
+	u.waitStored("it was moved", func(c *clip.Clip) bool { return near(mask(c).X, 40, 2) && near(mask(c).Y, -20, 2) })
+	x, y = u.handle("mask-1-size")
+	mx, my := u.handle("mask-1-move")
+	u.drag(x, y, mx+(x-mx)/2, my+(y-my)/2)
+	u.waitStored("it is half as large", func(c *clip.Clip) bool { return near(mask(c).W, size/2, 3) && near(mask(c).H, size/2, 3) })
+	u.write("input[aria-label=Feather]", "25")
+	u.waitStored("its edge is soft", func(c *clip.Clip) bool { return mask(c).Feather == 25 })
+	u.click("[aria-label='Delete mask 1']")
+	u.waitStored("it is gone", func(c *clip.Clip) bool { return c.Layer("b").Masks == nil })
 }

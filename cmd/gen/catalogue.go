@@ -4,7 +4,6 @@ import (
 	"encoding/json"
 	"fmt"
 	"reflect"
-	"slices"
 	"strings"
 
 	"billow/core/clip"
@@ -39,6 +38,8 @@ func catalogue() string {
 	add("sides", motion.SideNames)
 	add("moveKinds", moves())
 	add("figures", clip.Figures)
+	add("maskForms", clip.MaskForms)
+	add("maskModes", clip.MaskModes)
 	add("fonts", clip.FontNames)
 	add("blends", clip.BlendNames)
 	add("pins", clip.PinNames)
@@ -85,7 +86,7 @@ func families() []propertyEntry {
 	for i := range out {
 		out[i].Kinds = []string{}
 		for _, k := range clip.Kinds {
-			if slices.Contains(k.Families, out[i].Name) {
+			if clip.Has(k.ID, clip.NumberedName(out[i].Name, 1)) {
 				out[i].Kinds = append(out[i].Kinds, k.ID)
 			}
 		}

@@ -117,7 +117,7 @@ func Has(kind, property string) bool {
 	}
 	if family, n := Numbered(property); n > 0 {
 		if _, ok := numberedProperty(property); ok {
-			return slices.Contains(KindNamed(kind).Families, family)
+			return slices.Contains(maskFamilies, family) || slices.Contains(KindNamed(kind).Families, family)
 		}
 	}
 	return !special[property] || slices.Contains(KindNamed(kind).Properties, property)

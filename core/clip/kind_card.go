@@ -83,7 +83,7 @@ var cardKind = &Kind{
 	Draft: func(_ *Clip, l *Layer, _ DraftOf) {
 		l.Card = &Card{Form: "card", Aspect: 1.4, Fill: colour.RGB(0xC8922E), Outline: colour.RGB(0x173F47)}
 		l.Values = map[string][]float64{Corner: {24}}
-		l.Rest.Size, l.Lift = 500, 12
+		l.Name, l.Rest.Size, l.Lift = "Card", 500, 12
 	},
 	Content: func(l *Layer) any { return held(l.Card) },
 	Own: func(l *Layer) {

@@ -42,6 +42,7 @@ type Layer struct {
 	Wander   *motion.Wander   `json:"wander,omitempty"`
 	Follow   *Follow          `json:"follow,omitempty"`
 	Reveal   *Reveal          `json:"reveal,omitempty"` // how the property reveal shows it
+	Masks    []Mask           `json:"masks,omitempty" walk:"plain"`
 
 	Cutout   *Cutout   `json:"cutout,omitempty"`
 	Words    *Words    `json:"words,omitempty"`

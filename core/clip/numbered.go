@@ -26,6 +26,12 @@ var Families = []Property{
 	property.Colour(StopColour, "Colour"),
 	{Name: StopAt, Dims: 1, Max: 100, Title: "At, colour", Unit: "%"},
 	property.Colour(PointColour, "Colour of point"),
+	{Name: MaskPlace, Dims: 2, Min: -MaxUnits, Max: MaxUnits, Title: "Place of mask", Parts: []string{"right", "down"}},
+	{Name: MaskSize, Dims: 2, Max: MaxUnits, Title: "Size of mask", Parts: []string{"width", "height"}},
+	{Name: MaskTurn, Dims: 1, Min: -36000, Max: 36000, Title: "Turn of mask", Unit: "°"},
+	{Name: MaskCorner, Dims: 1, Max: MaxUnits, Title: "Corners of mask"},
+	{Name: MaskFeather, Dims: 1, Max: 300, Title: "Feather of mask"},
+	{Name: MaskExpand, Dims: 1, Min: -1000, Max: 1000, Title: "Expansion of mask"},
 	{Name: PointPlace, Dims: 2, Min: -200, Max: 200, Title: "Point", Unit: "%", Parts: []string{"right", "down"}},
 }
 

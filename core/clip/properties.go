@@ -19,6 +19,7 @@ const (
 	Rotation       = "rotation"         // degrees clockwise, added to the rest
 	Opacity        = "opacity"          // percent, multiplied
 	Lift           = "lift"             // units, added
+	SecondShadow   = "secondShadow"     // percent of the drop shadow's strength that one on the other side has
 	Contact        = "contact"          // percent: how dark its shadow is where it stands on the ground
 	Reflection     = "reflection"       // percent: how much the ground mirrors it
 	ReflectionLong = "reflectionLength" // percent of its height after which the reflection is gone
@@ -69,6 +70,7 @@ var AllProperties = append([]Property{
 	{Name: Rotation, Dims: 1, Min: -36000, Max: 36000, Title: "Rotation", Unit: "°"},
 	{Name: Opacity, Dims: 1, Neutral: 100, Max: 100, Title: "Opacity", Unit: "%"},
 	{Name: Lift, Dims: 1, Min: -500, Max: 500, Title: "Lift"},
+	{Name: SecondShadow, Dims: 1, Max: 100, Title: "Second shadow", Unit: "%"},
 	{Name: Contact, Dims: 1, Max: 100, Title: "Contact shadow", Unit: "%"},
 	{Name: Reflection, Dims: 1, Max: 100, Title: "Reflection", Unit: "%"},
 	{Name: ReflectionLong, Dims: 1, Neutral: 40, Min: 1, Max: 100, Title: "Reflection, length", Unit: "%"},
@@ -186,6 +188,11 @@ func (l *Layer) Properties() []Property {
 			out = append(out, p)
 		}
 	}
+	for _, f := range maskFamilies {
+		for _, m := range l.Masks {
+			out = append(out, named(NumberedName(f, m.ID)))
+		}
+	}
 	k := l.Is()
 	if k.Numbered == nil || !k.holds(l) {
 		return out
@@ -200,6 +207,9 @@ func (l *Layer) Properties() []Property {
 
 // numbersOf is where the layer's content has the numbers of a property, or nil.
 func (l *Layer) numbersOf(property string) []*float64 {
+	if at := l.maskNumbers(property); at != nil {
+		return at
+	}
 	if k := l.Is(); k.Numbers != nil && k.holds(l) {
 		return k.Numbers(l, property)
 	}

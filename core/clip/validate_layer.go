@@ -20,6 +20,9 @@ func (c *Clip) validateLayer(field string, l *Layer) error {
 			return err
 		}
 	}
+	if err := validateMasks(field+".masks", l); err != nil {
+		return err
+	}
 	if !slices.Contains(BlendModes, l.Blend) {
 		return Fault(field+".blend", "%q is not a blend mode", l.Blend)
 	}

@@ -54,6 +54,8 @@ var kinds = map[string]func() command{
 	"intoGroup":    func() command { return &IntoGroup{} },
 	"setLineup":    func() command { return &SetLineup{} },
 	"setRun":       func() command { return &SetRun{} },
+	"addMask":      func() command { return &AddMask{} },
+	"removeMask":   func() command { return &RemoveMask{} },
 	"addColour":    func() command { return &AddColour{} },
 	"removeColour": func() command { return &RemoveColour{} },
 	"makeLineup":   func() command { return &MakeLineup{} },

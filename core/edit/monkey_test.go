@@ -229,6 +229,8 @@ func (m *monkey) ofMoves(id string) []object {
 		{"type": "setLineup", "layer": l.ID, "lineup": nil},
 		{"type": "stagger", "layers": m.layers(), "by": m.Intn(40), "order": m.pick("stack", "centre", "across", "odd"), "ease": object{}},
 		{"type": "closeLoop"},
+		{"type": "addMask", "layer": l.ID, "form": m.pick("disc", "card", "line", "odd")},
+		{"type": "removeMask", "layer": m.that(func(l *clip.Layer) bool { return len(l.Masks) > 0 }), "number": 1 + m.Intn(2)},
 		{"type": "setRun", "layer": m.filled(), "run": m.pick("solid", "linear", "radial", "conic", "free", "free", "odd")},
 		{"type": "addColour", "layer": m.filled()},
 		{"type": "removeColour", "layer": m.filled(), "number": 1 + m.Intn(4)},

@@ -63,4 +63,4 @@ func (e *Effect) Neutral(v Values) bool {
 }
 
 // All is the effects in the order in which they are drawn.
-var All = []*Effect{&Saturation, &Blur}
+var All = []*Effect{&Saturation, &InnerShadow, &Blur}

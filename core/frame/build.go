@@ -66,12 +66,26 @@ func (p *Painter) add(out []*graph.Node, a *actor, env around) []*graph.Node {
 	if !pose.Cast.None() && !a.kind.Fills {
 		c := pose.Cast
 		shadow := graph.Filtered(pic, graph.Silhouette{Sigma: c.Sigma, Pixel: paint.Premultiplied(s.clip.Light.Colour)})
-		fall := graph.Placement{Opacity: pose.Opacity * c.Opacity}
-		s.put(&fall, slid, pose.M, poses, c.DX, c.DY)
-		out = append(out, p.graph.Place(shadow, fall))
+		for _, side := range s.sides(a, env.frame) {
+			fall := graph.Placement{Opacity: pose.Opacity * c.Opacity * side.strength}
+			s.put(&fall, slid, pose.M, poses, c.DX*side.dx, c.DY)
+			out = append(out, p.graph.Place(shadow, fall))
+		}
 	}
 	s.put(&at, slid, pose.M, poses, 0, 0)
 	return append(out, p.graph.Place(pic, at))
+}
+
+// side is where a shadow falls: as the light says, or to the other side.
+type side struct{ dx, strength float64 }
+
+// sides are those to which a layer's shadow falls, the fainter one first.
+func (s *Stage) sides(a *actor, frame float64) []side {
+	at, _, _, _ := s.held(a, frame)
+	if second := a.number(secondShadow, at) / 100; second > 0 {
+		return []side{{-1, second}, {1, 1}}
+	}
+	return []side{{1, 1}}
 }
 
 // put works out where a picture lies on the frame, at one pose or at several
@@ -136,9 +150,12 @@ func (p *Painter) addGroup(out []*graph.Node, a *actor, env around) []*graph.Nod
 		soft := graph.Silhouette{Sigma: c.Sigma * size * s.scale, Pixel: paint.Premultiplied(s.clip.Light.Colour)}
 		dx, dy := c.DX*s.scale, c.DY*s.scale
 		whole.Shared(max(abs(dx), abs(dy)) + soft.Reach())
-		out = append(out, p.graph.Place(graph.Filtered(whole, soft), graph.Placement{
-			At: paint.Translate(dx, dy), Opacity: pose.Opacity * c.Opacity,
-		}))
+		fallen := graph.Filtered(whole, soft)
+		for _, side := range s.sides(a, env.frame) {
+			out = append(out, p.graph.Place(fallen, graph.Placement{
+				At: paint.Translate(dx*side.dx, dy), Opacity: pose.Opacity * c.Opacity * side.strength,
+			}))
+		}
 	}
 	return append(out, p.graph.Place(whole, graph.Placement{At: paint.Identity(), Opacity: pose.Opacity, Blend: blend}))
 }

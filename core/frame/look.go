@@ -4,6 +4,7 @@ import (
 	"billow/core/clip"
 	"billow/core/colour"
 	"billow/core/effect"
+	"billow/core/graph"
 	"billow/core/words"
 )
 
@@ -30,6 +31,7 @@ type look struct {
 	spacing float64          // percent
 	colours [4]colour.Colour // from fillColour to outlineColour
 	effects []effect.Values  // as effect.All; nil are those that change nothing
+	masks   []graph.MaskPart // in the layer's own units
 }
 
 // plain tells whether a group with this look can be left as it is.
@@ -39,7 +41,7 @@ func (k look) plain() bool {
 			return false
 		}
 	}
-	return k.edge.none()
+	return k.edge.none() && len(k.masks) == 0
 }
 
 // edge is what shows of a layer's bounds: shares cut off on the left, above, on
@@ -66,7 +68,7 @@ func (s *Stage) lookAt(a *actor, frame float64) (k look, slid [2]float64) {
 		c := a.value(fillColour+i, at)
 		k.colours[i] = colour.FromFloats(c[0], c[1], c[2], c[3])
 	}
-	k.effects = a.effects(at)
+	k.effects, k.masks = a.effects(at), a.masksAt(at)
 	if hidden := 1 - min(max(a.number(reveal, at)/100, 0), 1); hidden > 0 {
 		slid = k.edge.hide(a.layer.Reveal, hidden, a.w, a.h)
 	}

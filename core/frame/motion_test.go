@@ -470,7 +470,7 @@ func TestPickGoesThroughTheStack(t *testing.T) {
 
 func TestEveryPropertyHasItsPlace(t *testing.T) {
 	names := map[int]string{
-		position: clip.Position, scale: clip.Scale, rotation: clip.Rotation, opacity: clip.Opacity, lift: clip.Lift, contact: clip.Contact, reflection: clip.Reflection, reflectionLength: clip.ReflectionLong, reflectionBlur: clip.ReflectionBlur, below: clip.Below, skew: clip.Skew, mirror: clip.Mirror,
+		position: clip.Position, scale: clip.Scale, rotation: clip.Rotation, opacity: clip.Opacity, lift: clip.Lift, secondShadow: clip.SecondShadow, contact: clip.Contact, reflection: clip.Reflection, reflectionLength: clip.ReflectionLong, reflectionBlur: clip.ReflectionBlur, below: clip.Below, skew: clip.Skew, mirror: clip.Mirror,
 		pivot: clip.Pivot, depth: clip.Depth, crop: clip.Crop, corner: clip.Corner, outline: clip.Outline,
 		drawStart: clip.DrawStart, drawEnd: clip.DrawEnd, dashShift: clip.DashShift, cornersApart: clip.Corners, inner: clip.Inner, begin: clip.Begin, sweep: clip.Sweep, letterSpacing: clip.LetterSpacing, reveal: clip.Revealed,
 		fillColour: clip.FillColour, emphasisColour: clip.EmphasisColour, plateColour: clip.PlateColour, outlineColour: clip.OutlineColour,

@@ -44,6 +44,7 @@ type space struct {
 // dressed puts the edge, the outline and the effects of a look on a picture: of
 // a layer in its own space, of a group in the frame's.
 func (s *Stage) dressed(n *graph.Node, a *actor, k look, bounded bool, in space) *graph.Node {
+	n = masked(n, k, in)
 	if cut := k.edge.cut; bounded || cut != [4]float64{} || k.edge.corner > 0 && !a.kind.Round {
 		// Where nothing is cut off, an outline along the edge is seen as a whole.
 		reach := func(side int) float64 {

@@ -25,6 +25,8 @@ type Place struct {
 	Pivot    [2]float64    `json:"pivot"`    // where its pivot is, units from the frame's centre
 	Corners  [4][2]float64 `json:"corners"`  // clockwise from the upper left one
 	Away     [2]float64    `json:"away"`     // a unit of its position to the right, as drawn: x and y
+	Own      [2]float64    `json:"own"`      // its width and height before keys and groups size it, units
+	Shrink   float64       `json:"shrink"`   // by how much less its own lengths are than in its home shape
 	Anchor   [2]float64    `json:"anchor"`   // where its rest is from its middle, units in its group
 }
 
@@ -53,7 +55,7 @@ func (s *Stage) place(a *actor, frame float64) (Place, bool) {
 		Layer: a.layer.ID, X: p.M.E, Y: p.M.F,
 		W: a.w * alike.Hypot(p.M.A, p.M.B), H: a.h * alike.Hypot(p.M.C, p.M.D),
 		Turn: math.Atan2(p.M.B, p.M.A) * 180 / math.Pi, Opacity: p.Opacity, Position: p.Position,
-		Away: [2]float64{env.m.A * p.Perspective, env.m.B * p.Perspective}, Anchor: [2]float64{a.ax, a.ay},
+		Away: [2]float64{env.m.A * p.Perspective, env.m.B * p.Perspective}, Anchor: [2]float64{a.ax, a.ay}, Own: [2]float64{a.w, a.h}, Shrink: a.shrink(),
 	}
 	px, py := a.pivotAt(env.frame)
 	pl.Pivot[0], pl.Pivot[1] = p.M.Apply(px, py)

@@ -18,6 +18,7 @@ const (
 	rotation
 	opacity
 	lift
+	secondShadow
 	contact
 	reflection
 	reflectionLength

@@ -27,10 +27,10 @@ func Contact(l clip.Light, strength, base, tall, up float64) [2]Spot {
 	sin := math.Sin(l.Direction * math.Pi / 180)
 	away := -sin * up / math.Tan(l.Height*math.Pi/180) / 2
 	dark := strength * math.Sqrt(l.Strength/100)
-	half := base / 2
+	half, square := base/2, func(v float64) float64 { return v * v }
 	wide, narrow := half*(1.3+1.4*u), half*(0.98+0.6*u)
 	return [2]Spot{
-		{DX: away - sin*half*0.06, RX: wide, RY: wide * 0.17, Opacity: 0.6 * dark / (1 + math.Pow(u/0.5, 2))},
-		{DX: away, RX: narrow, RY: narrow * 0.1, Opacity: 0.95 * dark / (1 + math.Pow(u/0.12, 2))},
+		{DX: away - sin*half*0.06, RX: wide, RY: wide * 0.17, Opacity: 0.6 * dark / (1 + square(u/0.5))},
+		{DX: away, RX: narrow, RY: narrow * 0.1, Opacity: 0.95 * dark / (1 + square(u/0.12))},
 	}
 }

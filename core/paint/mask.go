@@ -81,3 +81,40 @@ func (b *Bitmap) Straight() []byte {
 	}
 	return out
 }
+
+// Invert lets a mask cover what it did not.
+func (m *Mask) Invert() {
+	for i, v := range m.Pix {
+		m.Pix[i] = 255 - v
+	}
+}
+
+// Combine puts another mask of the same size to it: "subtract" takes away what the other
+// covers, "intersect" leaves what both cover, and else either is enough.
+func (m *Mask) Combine(o *Mask, how string) {
+	times := func(a, b uint8) uint8 {
+		t := uint32(a)*uint32(b) + 128
+		return uint8((t + t>>8) >> 8)
+	}
+	for i, b := range o.Pix {
+		a := m.Pix[i]
+		switch how {
+		case "subtract":
+			m.Pix[i] = times(a, 255-b)
+		case "intersect":
+			m.Pix[i] = times(a, b)
+		default:
+			m.Pix[i] = 255 - times(255-a, 255-b)
+		}
+	}
+}
+
+// Within is a mask without a margin.
+func (m *Mask) Within(margin int) *Mask {
+	out := &Mask{W: m.W - 2*margin, H: m.H - 2*margin}
+	out.Pix = make([]uint8, out.W*out.H)
+	for y := range out.H {
+		copy(out.Pix[y*out.W:(y+1)*out.W], m.Pix[(y+margin)*m.W+margin:])
+	}
+	return out
+}

@@ -301,6 +301,8 @@ export interface Place {
   pivot: [number, number]
   corners: [[number, number], [number, number], [number, number], [number, number]]
   away: [number, number]
+  own: [number, number]
+  shrink: number
   anchor: [number, number]
 }
 

@@ -8,6 +8,7 @@ export const properties = [
   {"name":"rotation","title":"Rotation","unit":"°","parts":[""],"dims":1,"neutral":0,"min":-36000,"max":36000,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
   {"name":"opacity","title":"Opacity","unit":"%","parts":[""],"dims":1,"neutral":100,"min":0,"max":100,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
   {"name":"lift","title":"Lift","unit":"","parts":[""],"dims":1,"neutral":0,"min":-500,"max":500,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
+  {"name":"secondShadow","title":"Second shadow","unit":"%","parts":[""],"dims":1,"neutral":0,"min":0,"max":100,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
   {"name":"contact","title":"Contact shadow","unit":"%","parts":[""],"dims":1,"neutral":0,"min":0,"max":100,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
   {"name":"reflection","title":"Reflection","unit":"%","parts":[""],"dims":1,"neutral":0,"min":0,"max":100,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
   {"name":"reflectionLength","title":"Reflection, length","unit":"%","parts":[""],"dims":1,"neutral":40,"min":1,"max":100,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
@@ -38,6 +39,10 @@ export const properties = [
   {"name":"fillReach","title":"Gradient, reach","unit":"%","parts":[""],"dims":1,"neutral":100,"min":1,"max":400,"colour":false,"kinds":["card","backdrop"]},
   {"name":"time","title":"Time inside","unit":"","parts":[""],"dims":1,"neutral":0,"min":-20000,"max":36000,"colour":false,"kinds":["group"]},
   {"name":"saturation","title":"Saturation","unit":"%","parts":[""],"dims":1,"neutral":100,"min":0,"max":300,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
+  {"name":"innerShadow","title":"Inner shadow","unit":"%","parts":[""],"dims":1,"neutral":0,"min":0,"max":100,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
+  {"name":"innerDirection","title":"Inner shadow, falls towards","unit":"°","parts":[""],"dims":1,"neutral":145,"min":-3600,"max":3600,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
+  {"name":"innerDistance","title":"Inner shadow, distance","unit":"","parts":[""],"dims":1,"neutral":12,"min":0,"max":300,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
+  {"name":"innerSoftness","title":"Inner shadow, softness","unit":"","parts":[""],"dims":1,"neutral":10,"min":0,"max":200,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
   {"name":"blur","title":"Blur","unit":"","parts":[""],"dims":1,"neutral":0,"min":0,"max":200,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
 ] as const
 
@@ -45,6 +50,12 @@ export const families = [
   {"name":"colour","title":"Colour","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["card","backdrop"]},
   {"name":"at","title":"At, colour","unit":"%","parts":[""],"dims":1,"neutral":0,"min":0,"max":100,"colour":false,"kinds":["card","backdrop"]},
   {"name":"pointColour","title":"Colour of point","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["card","backdrop"]},
+  {"name":"maskPlace","title":"Place of mask","unit":"","parts":["right","down"],"dims":2,"neutral":0,"min":-20000,"max":20000,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
+  {"name":"maskSize","title":"Size of mask","unit":"","parts":["width","height"],"dims":2,"neutral":0,"min":0,"max":20000,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
+  {"name":"maskTurn","title":"Turn of mask","unit":"°","parts":[""],"dims":1,"neutral":0,"min":-36000,"max":36000,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
+  {"name":"maskCorner","title":"Corners of mask","unit":"","parts":[""],"dims":1,"neutral":0,"min":0,"max":20000,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
+  {"name":"maskFeather","title":"Feather of mask","unit":"","parts":[""],"dims":1,"neutral":0,"min":0,"max":300,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
+  {"name":"maskExpand","title":"Expansion of mask","unit":"","parts":[""],"dims":1,"neutral":0,"min":-1000,"max":1000,"colour":false,"kinds":["cutout","words","badge","card","pattern","backdrop","group","scene"]},
   {"name":"place","title":"Point","unit":"%","parts":["right","down"],"dims":2,"neutral":0,"min":-200,"max":200,"colour":false,"kinds":["card","backdrop"]},
 ] as const
 
@@ -97,6 +108,18 @@ export const figures = [
   {"id":"burst","name":"Burst","says":"A badge with soft teeth"},
   {"id":"arrow","name":"Arrow","says":"An arrow to the right"},
   {"id":"line","name":"Line","says":"A line, drawn by its outline"},
+] as const
+
+export const maskForms = [
+  {"id":"disc","name":"Disc","says":"A circle or an ellipse"},
+  {"id":"card","name":"Card","says":"A rectangle, with round corners or without"},
+  {"id":"line","name":"Line","says":"All that lies on one side of a line"},
+] as const
+
+export const maskModes = [
+  {"id":"add","name":"Add","says":"Shows it, too"},
+  {"id":"subtract","name":"Subtract","says":"Hides it"},
+  {"id":"intersect","name":"Intersect","says":"Shows only what lies in both"},
 ] as const
 
 export const fonts = [

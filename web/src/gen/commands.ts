@@ -10,6 +10,7 @@ export type Changed<T> = T extends unknown[] ? T : T extends object ? { [K in ke
 export type Command =
   | { type: 'addColour'; layer: string }
   | { type: 'addLayer'; layer: Layer; at?: number | null }
+  | { type: 'addMask'; layer: string; form: string }
   | { type: 'addProp'; prop: Prop }
   | { type: 'addScene'; id: string; name?: string; after?: string; scene: Scene }
   | { type: 'batch'; commands: Command[] }
@@ -33,6 +34,7 @@ export type Command =
   | { type: 'removeColour'; layer: string; number: number }
   | { type: 'removeKeys'; keys: KeyRef[] }
   | { type: 'removeLayer'; layer: string }
+  | { type: 'removeMask'; layer: string; number: number }
   | { type: 'removeMove'; layer: string; id: string }
   | { type: 'reverseKeys'; keys: KeyRef[] }
   | { type: 'setClip'; name?: string | null; shapes?: Shape[]; rate?: number | null; length?: number | null; past?: string; poster?: Moment | null; shown?: string | null }

@@ -157,6 +157,7 @@ export interface Layer {
   wander?: Wander | null
   follow?: Follow | null
   reveal?: Reveal | null
+  masks?: Mask[]
   cutout?: Cutout | null
   words?: Words | null
   backdrop?: Backdrop | null
@@ -197,6 +198,21 @@ export interface Lineup {
 export interface Mark {
   name: string
   at: Moment
+}
+
+export interface Mask {
+  id: number
+  form: string
+  mode?: string
+  invert?: boolean
+  x: number
+  y: number
+  w: number
+  h: number
+  turn?: number
+  corner?: number
+  feather?: number
+  expand?: number
 }
 
 export type Moment = number | { beat: number; frames?: number }

@@ -4,8 +4,8 @@ import { useEditor } from '../stores/editor'
 import type { Layer } from '../types'
 import NumberField from '../parts/NumberField.vue'
 
-// What a layer leaves on the ground: a shadow where it stands, and its reflection. Both
-// follow it by themselves.
+// More of a layer's shadows: one on the other side, and what it leaves on the ground,
+// a shadow where it stands and its reflection. They follow it by themselves.
 const props = defineProps<{ layer: Layer }>()
 const editor = useEditor()
 
@@ -18,12 +18,28 @@ const grounded = computed(() => mirrored.value || now('contact') > 0)
 </script>
 
 <template>
+  <div class="pair second">
+    <NumberField
+      label="Second shadow"
+      unit="%"
+      title="On the other side, as strong as this of the first"
+      :value="now('secondShadow')"
+      @change="set('secondShadow', $event)"
+    />
+    <NumberField
+      label="Inner shadow"
+      unit="%"
+      title="That its own edge casts into it"
+      :value="now('innerShadow')"
+      @change="set('innerShadow', $event)"
+    />
+  </div>
   <h2>On the ground</h2>
   <div class="three">
     <NumberField
-      label="Contact shadow"
+      label="Contact"
       unit="%"
-      title="Dark where it stands; fades and spreads as it rises"
+      title="A shadow where it stands; it fades and spreads as it rises"
       :value="now('contact')"
       @change="set('contact', $event)"
     />
@@ -40,3 +56,9 @@ const grounded = computed(() => mirrored.value || now('contact') > 0)
     </template>
   </div>
 </template>
+
+<style scoped>
+.second {
+  margin-top: 0.4rem;
+}
+</style>

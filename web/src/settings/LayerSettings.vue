@@ -10,6 +10,7 @@ import ChoiceField from '../parts/ChoiceField.vue'
 import IconButton from '../parts/IconButton.vue'
 import NumberField from '../parts/NumberField.vue'
 import GroundSettings from './GroundSettings.vue'
+import MaskSettings from './MaskSettings.vue'
 import TextField from '../parts/TextField.vue'
 
 const editor = useEditor()
@@ -160,7 +161,6 @@ function lie(to: string) {
         />
         <ChoiceField label="Blend" :value="layer.blend" :options="blends" @change="set({ blend: $event })" />
       </div>
-      <GroundSettings :layer="layer" />
       <div v-if="layer.shadow && !layer.shadow.none" class="pair own">
         <NumberField
           label="Falls towards"
@@ -185,6 +185,8 @@ function lie(to: string) {
           @change="set({ shadow: { ...layer.shadow, strength: $event } })"
         />
       </div>
+      <GroundSettings :layer="layer" />
+      <MaskSettings :layer="layer" />
     </template>
   </div>
 </template>

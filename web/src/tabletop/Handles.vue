@@ -9,6 +9,7 @@ import { useWriting } from '../stores/writing'
 import type { Command, Place } from '../types'
 import { kindOf } from '../words'
 import FillHandles from './FillHandles.vue'
+import MaskHandles from './MaskHandles.vue'
 import MotionPath from './MotionPath.vue'
 
 // The handles of the chosen layers, over the picture. w and h are its pixels.
@@ -257,6 +258,7 @@ function movePivot(e: PointerEvent) {
       :w="w"
       :h="h"
     />
+    <MaskHandles v-if="place && editor.layer?.masks?.length && !writing.layer" :w="w" :h="h" :place="place" />
     <template v-if="place && !writing.layer">
       <circle
         v-for="(t, i) in turners"

@@ -356,8 +356,9 @@ canvas.pixels {
     font-size: 0.72rem;
   }
 
+  /* How large the picture is seen has keys, too. */
   .switches :deep(.sight) {
-    margin: 0 0.1rem;
+    display: none;
   }
 }
 

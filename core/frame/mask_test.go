@@ -1,0 +1,99 @@
+package frame
+
+import (
+	"math"
+	"testing"
+
+	"billow/core/clip"
+)
+
+// The block is 400 by 200 units, 216 by 108 pixels about (270, 480).
+
+// A disc shows a disc of it, a second one that subtracts leaves a ring.
+func TestMasksShowPartsOfALayer(t *testing.T) {
+	c, lib := block(t)
+	l := &c.Layers[2]
+	l.Masks = []clip.Mask{{ID: 1, Form: "disc", W: 160, H: 160}}
+	b := draw(t, c, lib, "tall", 540, 960, 0)
+	_, _, _, _, n := red(b)
+	if want := math.Pi * 80 * 80 * 0.54 * 0.54; math.Abs(float64(n)-want) > 0.02*want {
+		t.Errorf("%d pixels show, want %.0f", n, want)
+	}
+	lies(t, b, 270-43.2, 480-43.2, 270+43.2, 480+43.2)
+	l.Masks = append(l.Masks, clip.Mask{ID: 2, Form: "disc", Mode: "subtract", W: 80, H: 80})
+	_, _, _, _, n = red(draw(t, c, lib, "tall", 540, 960, 0))
+	if want := math.Pi * (80*80 - 40*40) * 0.54 * 0.54; math.Abs(float64(n)-want) > 0.02*want {
+		t.Errorf("of the ring %d pixels show, want %.0f", n, want)
+	}
+	l.Masks[1].Mode = "intersect"
+	_, _, _, _, n = red(draw(t, c, lib, "tall", 540, 960, 0))
+	if want := math.Pi * 40 * 40 * 0.54 * 0.54; math.Abs(float64(n)-want) > 0.03*want {
+		t.Errorf("of both %d pixels show, want %.0f", n, want)
+	}
+	l.Masks = []clip.Mask{{ID: 1, Form: "card", W: 200, H: 100, Invert: true}}
+	_, _, _, _, n = red(draw(t, c, lib, "tall", 540, 960, 0))
+	if want := (400*200 - 200*100) * 0.54 * 0.54; math.Abs(float64(n)-want) > 0.01*want {
+		t.Errorf("around it %d pixels show, want %.0f", n, want)
+	}
+}
+
+// A line shows what is below it, as it is turned; it and the mask move with the layer.
+func TestALineMaskTurnsAndMovesWithItsLayer(t *testing.T) {
+	c, lib := block(t)
+	l := &c.Layers[2]
+	l.Masks = []clip.Mask{{ID: 1, Form: "line", Y: 20}}
+	lies(t, draw(t, c, lib, "tall", 540, 960, 0), 162, 480+10.8, 378, 534)
+	l.Masks[0] = clip.Mask{ID: 1, Form: "line", X: 50, Turn: 90} // below is to the left then
+	lies(t, draw(t, c, lib, "tall", 540, 960, 0), 162, 426, 270+27, 534)
+	l.Tracks[clip.Position] = linear(0, v(100, 0))
+	lies(t, draw(t, c, lib, "tall", 540, 960, 0), 162+54, 426, 270+27+54, 534)
+}
+
+// Its numbers have keys: a window that opens.
+func TestMasksHaveKeys(t *testing.T) {
+	c, lib := block(t)
+	l := &c.Layers[2]
+	l.Masks = []clip.Mask{{ID: 3, Form: "card", W: 10, H: 400}}
+	l.Tracks["maskSize3"] = linear(0, v(0, 400), 20, v(200, 400))
+	if _, _, _, _, n := red(draw(t, c, lib, "tall", 540, 960, 0)); n != 0 {
+		t.Errorf("closed, %d pixels show", n)
+	}
+	lies(t, draw(t, c, lib, "tall", 540, 960, 10), 270-27, 426, 270+27, 534)
+	l.Tracks["maskExpand3"] = linear(0, v(20))
+	lies(t, draw(t, c, lib, "tall", 540, 960, 10), 270-37.8, 426, 270+37.8, 534)
+}
+
+// A feathered edge is half way where the edge is, and as soft as a Gaussian.
+func TestAFeatheredMaskIsSoft(t *testing.T) {
+	c, lib := block(t)
+	c.Layers[2].Masks = []clip.Mask{{ID: 1, Form: "line", Turn: 90, Feather: 40}}
+	b := draw(t, c, lib, "tall", 540, 960, 0)
+	for x, want := range map[int]float64{270: 0.5, 270 - 22: 0.841, 270 + 22: 0.159, 270 - 43: 0.977} {
+		// 40 units are 21.6 pixels: one standard deviation covers 0.841.
+		if got := 1 - float64(b.Pix[480*540+x]>>8&255)/255; math.Abs(got-want) > 0.03 {
+			t.Errorf("at %d it covers %.3f, want %.3f", x, got, want)
+		}
+	}
+}
+
+// A group is masked as a whole, and its shadow follows what is left.
+func TestAGroupIsMasked(t *testing.T) {
+	c, lib := block(t)
+	g := clip.NewGroup("group", "Group")
+	g.Masks = []clip.Mask{{ID: 1, Form: "disc", W: 100, H: 100}}
+	c.Layers = append(c.Layers, g)
+	c.Layers[2].Group = "group"
+	c.Layers[2].Lift = 0
+	if err := c.Validate(); err != nil {
+		t.Fatal(err)
+	}
+	b := draw(t, c, lib, "tall", 540, 960, 0)
+	lies(t, b, 270-27, 480-27, 270+27, 480+27)
+	c.Layers[3].Lift, c.Light.Softness, c.Light.Direction = 60, 0, -90
+	b = draw(t, c, lib, "tall", 540, 960, 0)
+	// From the left the shadow falls to the right, by 60/tan(50°) units, 27 pixels: it
+	// ends 54 pixels from the middle.
+	if left, right := b.Pix[480*540+200]>>8&255, b.Pix[480*540+270+45]>>8&255; left != 255 || right > 240 {
+		t.Errorf("on the left it is %d, where its shadow falls %d", left, right)
+	}
+}

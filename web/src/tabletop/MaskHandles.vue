@@ -1,0 +1,198 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useMasks } from '../settings/useMasks'
+import { useEditor } from '../stores/editor'
+import type { Mask, Place } from '../types'
+import { useTabletop } from './useTabletop'
+
+// The outlines of the chosen layer's masks, exactly where they cut. w and h are the
+// picture's pixels.
+const props = defineProps<{ w: number; h: number; place: Place }>()
+type Point = [number, number]
+const editor = useEditor()
+const group = ref<SVGGElement | null>(null)
+const svg = computed(() => (group.value?.ownerSVGElement ?? null) as SVGSVGElement | null)
+const top = useTabletop(
+  svg,
+  () => props.w,
+  () => props.h
+)
+const masks = useMasks(() => editor.layer)
+
+// From the layer's own units about its middle to the picture's pixels.
+const matrix = computed(() => {
+  const [o, r, , d] = props.place.corners.map(top.px)
+  const [ow, oh] = props.place.own.map((v) => v || 1)
+  const m = [(r[0] - o[0]) / ow, (r[1] - o[1]) / ow, (d[0] - o[0]) / oh, (d[1] - o[1]) / oh]
+  const [cx, cy] = top.px([props.place.x, props.place.y])
+  return [...m, cx, cy]
+})
+const outer = ([x, y]: Point): Point => {
+  const [a, b, c, d, e, f] = matrix.value
+  const k = props.place.shrink
+  return [a * x * k + c * y * k + e, b * x * k + d * y * k + f]
+}
+const inner = ([x, y]: Point): Point => {
+  const [a, b, c, d, e, f] = matrix.value
+  const k = (a * d - b * c) * props.place.shrink || 1
+  return [(d * (x - e) - c * (y - f)) / k, (a * (y - f) - b * (x - e)) / k]
+}
+const turned = ([x, y]: Point, degrees: number): Point => {
+  const t = (degrees * Math.PI) / 180
+  return [x * Math.cos(t) - y * Math.sin(t), x * Math.sin(t) + y * Math.cos(t)]
+}
+
+const drawn = computed(() =>
+  (editor.layer?.masks ?? []).map((m) => {
+    const n = masks.now(m)
+    const at = (p: Point): Point => {
+      const [x, y] = turned(p, n.turn)
+      return outer([x + n.place[0], y + n.place[1]])
+    }
+    const w = Math.max(0, n.size[0] + 2 * n.expand) / 2
+    const h = Math.max(0, n.size[1] + 2 * n.expand) / 2
+    let points: Point[]
+    if (m.form === 'line')
+      points = [
+        [-4000, -n.expand],
+        [4000, -n.expand]
+      ]
+    else if (m.form === 'disc')
+      points = Array.from({ length: 72 }, (_, i): Point => {
+        const t = (i * Math.PI) / 36
+        return [w * Math.cos(t), h * Math.sin(t)]
+      })
+    else
+      points = [
+        [-w, -h],
+        [w, -h],
+        [w, h],
+        [-w, h]
+      ]
+    return {
+      m,
+      n,
+      outline: points.map(at).join(' '),
+      middle: at([0, 0]),
+      corner: m.form === 'line' ? null : at([w, h]),
+      turner: at(m.form === 'line' ? [120, -n.expand] : [0, -h - 40])
+    }
+  })
+)
+type Drawn = (typeof drawn.value)[number]
+
+const point = (e: PointerEvent): Point => {
+  const at = top.local(e)
+  return inner([at.x, at.y])
+}
+const round = (v: number) => Math.round(v * 10) / 10
+
+function move(e: PointerEvent, d: Drawn) {
+  e.stopPropagation()
+  const from = point(e)
+  top.follow(e, (to) => {
+    const p = point(to)
+    return [
+      masks.change(d.m, 'maskPlace', [round(d.n.place[0] + p[0] - from[0]), round(d.n.place[1] + p[1] - from[1])])
+    ]
+  })
+}
+
+// Sized about its middle; with Shift width and height alike.
+function size(e: PointerEvent, d: Drawn) {
+  e.stopPropagation()
+  const reach = (m: PointerEvent) => {
+    const p = point(m)
+    return turned([p[0] - d.n.place[0], p[1] - d.n.place[1]], -d.n.turn).map((v) => Math.max(1, Math.abs(v)))
+  }
+  const from = reach(e)
+  top.follow(e, (m) => {
+    const now = reach(m)
+    let k = [now[0] / from[0], now[1] / from[1]]
+    if (m.shiftKey) k = [Math.max(...k), Math.max(...k)]
+    return [masks.change(d.m, 'maskSize', [round(d.n.size[0] * k[0]), round(d.n.size[1] * k[1])])]
+  })
+}
+
+function turn(e: PointerEvent, d: Drawn) {
+  e.stopPropagation()
+  const angle = (m: PointerEvent) => {
+    const p = point(m)
+    return (Math.atan2(p[1] - d.n.place[1], p[0] - d.n.place[0]) * 180) / Math.PI
+  }
+  const from = angle(e)
+  top.follow(e, (m) => {
+    const to = d.n.turn + ((angle(m) - from + 540) % 360) - 180
+    return [masks.change(d.m, 'maskTurn', [m.shiftKey ? Math.round(to / 15) * 15 : Math.round(to)])]
+  })
+}
+
+const says = (m: Mask) => `mask-${m.id}`
+</script>
+
+<template>
+  <g ref="group">
+    <template v-for="d in drawn" :key="d.m.id">
+      <polygon :points="d.outline" class="under" />
+      <polygon :points="d.outline" class="edge" :data-mask="d.m.id" />
+      <circle
+        :cx="d.turner[0]"
+        :cy="d.turner[1]"
+        r="5"
+        class="round"
+        :data-handle="`${says(d.m)}-turn`"
+        @pointerdown="turn($event, d)"
+      >
+        <title>Turn the mask; with Shift in steps of 15 degrees</title>
+      </circle>
+      <rect
+        v-if="d.corner"
+        :x="d.corner[0] - 5"
+        :y="d.corner[1] - 5"
+        width="10"
+        height="10"
+        :data-handle="`${says(d.m)}-size`"
+        @pointerdown="size($event, d)"
+      >
+        <title>Size of the mask; with Shift width and height alike</title>
+      </rect>
+      <rect
+        :x="d.middle[0] - 6"
+        :y="d.middle[1] - 6"
+        width="12"
+        height="12"
+        class="middle"
+        :data-handle="`${says(d.m)}-move`"
+        @pointerdown="move($event, d)"
+      >
+        <title>Move the mask</title>
+      </rect>
+    </template>
+  </g>
+</template>
+
+<style scoped>
+.under,
+.edge {
+  fill: none;
+  pointer-events: none;
+}
+
+.under {
+  stroke: rgb(23 63 71 / 60%);
+  stroke-width: 3;
+}
+
+.edge {
+  stroke: #f0b94f;
+  stroke-width: 1.4;
+}
+
+rect,
+.round {
+  fill: #f0b94f;
+  stroke: #173f47;
+  stroke-width: 1.4;
+  cursor: grab;
+}
+</style>
