@@ -130,11 +130,11 @@ func TestKeysBelongToTheClip(t *testing.T) {
 		return r.Y == 100 && math.Abs(r.X-1) < 1e-9
 	})
 
+	font := headline(u.stored()).Words.Font
 	u.click("select[aria-label=Font]")
 	u.press(input.ArrowDown, input.Enter)
-	u.waitStored("the font", func(c *clip.Clip) bool { return headline(c).Words.Font != "" })
-	font := ""
-	u.waitStored("the font", func(c *clip.Clip) bool { font = headline(c).Words.Font; return true })
+	u.waitStored("another font", func(c *clip.Clip) bool { return headline(c).Words.Font != font })
+	font = headline(u.stored()).Words.Font
 	x, y, w, _ := u.box(".saved")
 	u.must("moving the pointer", u.page.Mouse.MoveTo(proto.NewPoint(x+w/2, y+4)))
 	u.must("pressing elsewhere", u.page.Mouse.Click(proto.InputMouseButtonLeft, 1))

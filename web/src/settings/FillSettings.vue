@@ -54,7 +54,7 @@ const runs = [
         @change="f.set(`at${c.number}`, $event)"
       />
       <IconButton
-        v-if="colours.length > 2"
+        v-if="colours.length > (run === 'free' ? 2 : 1)"
         icon="x-lg"
         class="out"
         :label="`Delete colour ${i + 1}`"
