@@ -52,7 +52,7 @@ func TestColoursOfABackdropAreDraggedInThePicture(t *testing.T) {
 
 	// A key is set on this frame; on another one the same drag makes the next.
 	u.clickText("[role=tab]", "^Motion$")
-	u.clickText("summary", "More properties")
+	u.allProperties()
 	u.click("[aria-label='Set a key for Gradient, centre']")
 	u.goTo(60)
 	u.clickText("[role=tab]", "^Layer$")

@@ -324,13 +324,22 @@ func TestAClosedLoop(t *testing.T) {
 	}
 }
 
+// allProperties opens "More properties", which stays open from one visit to the next.
+func (u *user) allProperties() {
+	u.t.Helper()
+	more := u.text("summary", "More properties")
+	if open, err := more.Eval("() => this.parentElement.open"); err != nil || !open.Value.Bool() {
+		u.clickText("summary", "More properties")
+	}
+}
+
 // The block lies from (80, 110) to (320, 290); 25 units are ten pixels.
 func TestAnOutlineGrowsAroundACutout(t *testing.T) {
 	u := visit(t, "/")
 	u.emptyClip("Outlined", "1s")
 	u.block("Block", redPaint)
 	u.clickText("[role=tab]", "^Motion$")
-	u.clickText("summary", "More properties")
+	u.allProperties()
 	u.write("input[aria-label='Outline colour, as #rrggbb']", "#1e3cdc")
 	u.click("button[aria-label='Set a key for Outline']")
 	u.goTo(10)

@@ -164,6 +164,8 @@ func TestThePathCanBeGrabbedAndBent(t *testing.T) {
 	u.waitStored("the key", func(c *clip.Clip) bool {
 		return near(c.Layer("b").Tracks[clip.Position][2].Value[0], 150, 3) && near(c.Layer("b").Tracks[clip.Position][2].Value[1], 120, 3)
 	})
+	u.saved()
+	u.shot() // all that the drag showed is over
 	u.wait("it is drawn there", `(b => b.x + b.width / 2 > document.querySelector('.tabletop canvas').getBoundingClientRect().x + 270)(document.querySelector("[data-pathkey='70']").getBoundingClientRect())`)
 	u.hold(input.AltLeft, func() { u.dragUnits(150, 120, 150, 260) })
 	u.waitStored("the bend", func(c *clip.Clip) bool {
