@@ -13,7 +13,7 @@ import (
 
 // changing is a track from one value to another over 600 frames.
 func changing(from, to []float64) motion.Track {
-	return motion.Track{{At: timing.At(0), Value: from, Ease: motion.Ease{Kind: motion.Linear}}, {At: timing.At(599), Value: to}}
+	return motion.Track{{At: timing.At(0), Value: from, Ease: motion.Ease{Kind: motion.Linear}}, {At: timing.At(599), Value: to, Ease: motion.Ease{Kind: motion.Linear}}}
 }
 
 // looked are things in a frame of which something changes on every frame.
