@@ -95,8 +95,15 @@ func lighter(c colour.Colour) colour.Colour {
 
 // free is the smallest number that no colour of a fill has.
 func free(f *clip.Fill) int {
+	return freeNumber(func(n int) bool {
+		return slices.ContainsFunc(f.Points, func(p clip.ColourPoint) bool { return p.ID == n }) || slices.ContainsFunc(f.Stops, func(s clip.Stop) bool { return s.ID == n })
+	})
+}
+
+// freeNumber is the smallest number that is not taken.
+func freeNumber(taken func(n int) bool) int {
 	n := 1
-	for slices.ContainsFunc(f.Points, func(p clip.ColourPoint) bool { return p.ID == n }) || slices.ContainsFunc(f.Stops, func(s clip.Stop) bool { return s.ID == n }) {
+	for taken(n) {
 		n++
 	}
 	return n

@@ -19,10 +19,7 @@ func (a *AddMask) apply(c *clip.Clip) error {
 	if err != nil {
 		return err
 	}
-	n := 1
-	for slices.ContainsFunc(l.Masks, func(m clip.Mask) bool { return m.ID == n }) {
-		n++
-	}
+	n := freeNumber(func(n int) bool { return slices.ContainsFunc(l.Masks, func(m clip.Mask) bool { return m.ID == n }) })
 	side := l.Rest.Size * 0.7
 	if l.Is().Fills || l.Words != nil {
 		side = 600

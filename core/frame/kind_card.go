@@ -96,7 +96,7 @@ func (s *Stage) card(a *actor, k look, frame float64) *graph.Node {
 		f.fill = a.shadingAt(d.Gradient, at)
 	}
 	if d.Hole != nil {
-		shrink := a.rest.Size / a.layer.Rest.Size
+		shrink := a.shrink()
 		f.hole = *d.Hole
 		f.hole.X, f.hole.Y = a.hx+d.Hole.X*shrink, a.hy+d.Hole.Y*shrink
 		f.hole.Size, f.hole.Corner = d.Hole.Size*shrink, d.Hole.Corner*shrink
@@ -110,7 +110,7 @@ func (s *Stage) card(a *actor, k look, frame float64) *graph.Node {
 func (a *actor) penAt(k look, p *clip.Pen, frame float64) paint.Pen {
 	pen := paint.Pen{Width: k.pen.Width, Start: k.pen.Start, End: k.pen.End, Shift: a.number(dashShift, frame)}
 	if p != nil {
-		shrink := a.rest.Size / a.layer.Rest.Size
+		shrink := a.shrink()
 		pen.Cap = map[string]paint.Cap{"butt": paint.ButtCap, "square": paint.SquareCap}[p.Cap]
 		pen.Join = map[string]paint.Join{"miter": paint.MiterJoin, "bevel": paint.BevelJoin}[p.Join]
 		pen.Dash, pen.Gap = p.Dash*shrink, p.Gap*shrink

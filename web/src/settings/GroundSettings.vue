@@ -1,18 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useEditor } from '../stores/editor'
 import type { Layer } from '../types'
 import NumberField from '../parts/NumberField.vue'
+import { useValues } from './useValues'
 
 // More of a layer's shadows: one on the other side, and what it leaves on the ground,
 // a shadow where it stands and its reflection. They follow it by themselves.
 const props = defineProps<{ layer: Layer }>()
-const editor = useEditor()
-
-const now = (property: string, usual = 0) =>
-  editor.places.values[property]?.[0] ?? props.layer.values?.[property]?.[0] ?? usual
-const set = (property: string, value: number) =>
-  editor.run({ type: 'setValue', layer: props.layer.id, property, frame: editor.frame, value: [value] })
+const { now, set } = useValues(() => props.layer)
 const mirrored = computed(() => now('reflection') > 0)
 const grounded = computed(() => mirrored.value || now('contact') > 0)
 </script>

@@ -8,6 +8,7 @@ import ColourField from '../../parts/ColourField.vue'
 import FigureLook from '../../parts/FigureLook.vue'
 import NumberField from '../../parts/NumberField.vue'
 import FillSettings from '../FillSettings.vue'
+import { useValues } from '../useValues'
 
 const props = defineProps<{ layer: Layer; content: Card }>()
 const emit = defineEmits<{ set: [values: Changed<Layer>] }>()
@@ -17,13 +18,8 @@ const set = (v: Partial<Card>) => emit('set', { card: v })
 const setHole = (v: Partial<Hole>) => emit('set', { card: { hole: { ...props.content.hole, ...v } } })
 const setPen = (v: Partial<Pen>) => emit('set', { card: { pen: { ...props.content.pen, ...v } } })
 
-// What it is at the playhead.
-const now = (property: string, usual: number) =>
-  editor.places.values[property]?.[0] ?? props.layer.values?.[property]?.[0] ?? usual
+const { now, set: value } = useValues(() => props.layer)
 const corners = computed(() => editor.places.values.corners ?? [0, 0, 0, 0])
-
-const value = (property: string, ...v: number[]) =>
-  editor.run({ type: 'setValue', layer: props.layer.id, property, frame: editor.frame, value: v })
 
 const usual: Record<string, number> = { polygon: 6, star: 5, burst: 18 }
 const outlined = computed(() => props.content.form === 'line' || now('outline', 0) > 0)
