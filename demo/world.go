@@ -6,7 +6,9 @@ import (
 	"fmt"
 	"io"
 
+	"billow/core/brand"
 	"billow/core/clip"
+	"billow/core/colour"
 )
 
 // Side is how many pixels the longer side of a product picture has, to within one.
@@ -19,6 +21,7 @@ type World struct {
 	Products []clip.Product
 	Files    map[string][]byte
 	Tunes    map[string]WAV // by ID
+	Brand    brand.Brand
 }
 
 // NamedClip is a sample clip and the name of its bundle.
@@ -64,6 +67,10 @@ func Make(side int) (*World, error) {
 		})
 	}
 	w.Products = stock.products
+	w.Brand = brand.Brand{
+		ID: "ottermoss", Name: "Ottermoss", Colours: []colour.Colour{colour.RGB(0x2F6B6A), colour.RGB(0xDD4F28), chalk, harbour, honey},
+		Fonts: []string{"fraunces-600", "fraunces-600-italic"}, Logos: []string{w.prop("logo").Hash},
+	}
 	lantern, err := lanternWeekend(stock)
 	if err != nil {
 		return nil, err

@@ -98,6 +98,9 @@ func TestTheExportRemembersItsShapes(t *testing.T) {
 func TestMorePropertiesStaysOpen(t *testing.T) {
 	u := visit(t, cards(t))
 	u.ready()
+	u.eval("localStorage.removeItem('billow-more-properties')") // another test may have left them open
+	u.must("opening it anew", u.page.Reload())
+	u.ready()
 	u.clickText(".row-line .name", "^Disc b$")
 	u.clickText("[role=tab]", "^Motion$")
 	u.clickText("summary", "^More properties$")

@@ -3,7 +3,9 @@ package server
 import (
 	"encoding/json"
 	"net/http"
+	"slices"
 
+	"billow/core/clip"
 	"billow/core/starter"
 	"billow/store"
 
@@ -17,7 +19,21 @@ const largestChoice = 1 << 20
 // listStarters are the clips that are made but for what they sell, and the colours
 // that can be put in.
 func (s *Server) listStarters(c *gin.Context) {
-	c.JSON(http.StatusOK, gin.H{"starters": starter.Starters, "palettes": starter.Palettes, "shapes": starter.Shapes})
+	own, err := s.brandPalettes(c)
+	if err != nil {
+		fail(c, err)
+		return
+	}
+	c.JSON(http.StatusOK, gin.H{"starters": starter.Starters, "palettes": slices.Concat(own, starter.Palettes), "shapes": starter.Shapes})
+}
+
+// fromStarter makes the clip of a choice, in the colours of a brand where it says so.
+func (s *Server) fromStarter(c *gin.Context, in starter.Choice) (*clip.Clip, error) {
+	own, err := s.brandPalettes(c)
+	if err != nil {
+		return nil, err
+	}
+	return starter.Make(in, own...)
 }
 
 // createFromStarter makes a clip of a starter.
@@ -27,7 +43,7 @@ func (s *Server) createFromStarter(c *gin.Context) {
 		fail(c, err)
 		return
 	}
-	doc, err := starter.Make(in)
+	doc, err := s.fromStarter(c, in)
 	if err != nil {
 		fail(c, err)
 		return
@@ -45,12 +61,12 @@ func (s *Server) previewStarter(c *gin.Context) {
 	if in.Name == "" {
 		in.Name = "Preview"
 	}
-	doc, err := starter.Make(in)
+	doc, err := s.fromStarter(c, in)
 	if err != nil {
 		fail(c, err)
 		return
 	}
-	said, err := json.Marshal(in)
+	said, err := json.Marshal([]any{in, doc.Light.Colour, doc.Layers[0]}) // the colours of a brand may change
 	if err != nil {
 		fail(c, err)
 		return

@@ -143,6 +143,9 @@ func seed(ctx context.Context, s *store.Store, side int) error {
 			return err
 		}
 	}
+	if err := s.PutBrand(ctx, w.Brand); err != nil {
+		return err
+	}
 	for i := len(w.Clips) - 1; i >= 0; i-- {
 		if err := s.CreateClip(ctx, w.Clips[i].ID, w.Clips[i].Clip, "Sample clip"); err != nil {
 			return err

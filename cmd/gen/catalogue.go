@@ -39,6 +39,7 @@ func catalogue() string {
 	add("moveKinds", moves())
 	add("figures", clip.Figures)
 	add("maskForms", clip.MaskForms)
+	add("fits", clip.Fits)
 	add("maskModes", clip.MaskModes)
 	add("fonts", clip.FontNames)
 	add("blends", clip.BlendNames)
@@ -137,13 +138,14 @@ type moveEntry struct {
 	Sides  wording.List `json:"sides"`
 	Turns  bool         `json:"turns"`
 	Strong bool         `json:"strong"`
+	Of     string       `json:"of"`
 	Drifts bool         `json:"drifts"`
 }
 
 func moves() []moveEntry {
 	var out []moveEntry
 	for _, m := range clip.Moves {
-		out = append(out, moveEntry{m.ID, m.Name, m.Says, m.Icon, append(wording.List{}, m.Sides...), m.Turns, m.Strong, m.Drifts})
+		out = append(out, moveEntry{m.ID, m.Name, m.Says, m.Icon, append(wording.List{}, m.Sides...), m.Turns, m.Strong, m.Of, m.Drifts})
 	}
 	return out
 }

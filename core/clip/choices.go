@@ -50,7 +50,7 @@ func (c *Clip) ChoicesOf(id string) Choices {
 		if !o.Is().Fills && allowed(func(l *Layer) { l.Follow = &Follow{Layer: o.ID, Position: true} }) {
 			out.Leaders = append(out.Leaders, choice)
 		}
-		if l.Inside != nil && o.Group == id {
+		if l.Inside != nil && l.cutBy(o) {
 			out.Cuts = append(out.Cuts, choice)
 		}
 	}

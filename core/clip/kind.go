@@ -19,13 +19,14 @@ type Kind struct {
 
 	Offered bool // it can be put on the Tabletop as it is, without a picture or other layers
 
-	Holds bool // other layers lie in it
-	Fills bool // it covers the frame wherever it rests, and so is neither placed nor picked nor followed, and casts no shadow
-	Plays bool // it shows after the one of its kind before it: a scene
-	Goes  bool // in a line-up it comes and goes with a product
-	Rim   bool // its outline runs around what is visible of it, not along its edge
-	Round bool // it rounds its corners itself
-	Block bool // all of its bounds is picked, not just where it is opaque
+	Holds  bool // other layers lie in it
+	Fills  bool // it covers the frame wherever it rests, and so is neither placed nor picked nor followed, and casts no shadow
+	Behind bool // it is put behind what is there already
+	Plays  bool // it shows after the one of its kind before it: a scene
+	Goes   bool // in a line-up it comes and goes with a product
+	Rim    bool // its outline runs around what is visible of it, not along its edge
+	Round  bool // it rounds its corners itself
+	Block  bool // all of its bounds is picked, not just where it is opaque
 
 	// Properties are those that not every layer has.
 	Properties []string
@@ -56,7 +57,7 @@ type Kind struct {
 }
 
 // Kinds are all kinds of layers, in the order in which they are offered.
-var Kinds = []*Kind{cutoutKind, wordsKind, badgeKind, cardKind, patternKind, backdropKind, groupKind, sceneKind}
+var Kinds = []*Kind{cutoutKind, wordsKind, badgeKind, cardKind, marqueeKind, backdropKind, photoKind, floorKind, patternKind, vignetteKind, grainKind, groupKind, sceneKind}
 
 // LayerKinds are their IDs.
 var LayerKinds = func() []string {

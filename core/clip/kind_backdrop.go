@@ -1,6 +1,10 @@
 package clip
 
-import "billow/core/colour"
+import (
+	"slices"
+
+	"billow/core/colour"
+)
 
 // Backdrop fills the frame.
 type Backdrop struct {
@@ -8,8 +12,8 @@ type Backdrop struct {
 }
 
 var backdropKind = &Kind{
-	ID: KindBackdrop, Name: "Backdrop", Says: "Fills the frame behind all", Field: "backdrop", Icon: "image", Offered: true, Fills: true,
-	Properties: fillProperties, Families: fillFamilies,
+	ID: KindBackdrop, Name: "Backdrop", Says: "Fills the frame behind all", Field: "backdrop", Icon: "image", Offered: true, Fills: true, Behind: true,
+	Properties: append(slices.Clone(fillProperties), openProperties...), Families: fillFamilies,
 	Fill:     func(l *Layer) *Fill { return &l.Backdrop.Fill },
 	Colours:  func(l *Layer, property string) *colour.Colour { return l.Backdrop.colour(property) },
 	Numbers:  func(l *Layer, property string) []*float64 { return l.Backdrop.numbers(property) },

@@ -18,6 +18,7 @@ type Card struct {
 	Pen      *Pen          `json:"pen,omitempty"`      // how its outline is drawn
 	Points   int           `json:"points,omitempty"`   // of a polygon, a star or a burst, 3..60; none is 6, 5 or 18
 	Hole     *Hole         `json:"hole,omitempty"`
+	Path     *DrawnPath    `json:"path,omitempty"` // of the form path
 }
 
 // Pen is how an outline is drawn.
@@ -34,6 +35,7 @@ var Figures = wording.List{
 	{ID: "ring", Name: "Ring", Says: "A ring, or a part of one"}, {ID: "polygon", Name: "Polygon", Says: "As many sides as you like"},
 	{ID: "star", Name: "Star", Says: "As many points as you like"}, {ID: "burst", Name: "Burst", Says: "A badge with soft teeth"},
 	{ID: "arrow", Name: "Arrow", Says: "An arrow to the right"}, {ID: "line", Name: "Line", Says: "A line, drawn by its outline"},
+	{ID: "path", Name: "Path", Says: "Drawn by hand or point by point"},
 }
 
 var (
@@ -54,8 +56,8 @@ type Hole struct {
 
 var cardKind = &Kind{
 	ID: KindCard, Name: "Figure", Says: "A card, ring, star, arrow or line", Field: "card", Icon: "hexagon", Offered: true, Round: true,
-	Properties: slices.Concat([]string{FillColour, OutlineColour, Outline, DrawStart, DrawEnd, DashShift, Corners, Inner, Begin, Sweep}, fillProperties),
-	Families:   fillFamilies,
+	Properties: slices.Concat([]string{FillColour, OutlineColour, Outline, DrawStart, DrawEnd, DashShift, Corners, Inner, Begin, Sweep, Wave, WaveLong, WaveShift}, fillProperties, repeatProperties, openProperties),
+	Families:   slices.Concat(pathFamilies, fillFamilies),
 	Fill:       func(l *Layer) *Fill { return l.Card.Gradient },
 	Colours: func(l *Layer, property string) *colour.Colour {
 		switch g := l.Card.Gradient; {
@@ -68,18 +70,8 @@ var cardKind = &Kind{
 		}
 		return nil
 	},
-	Numbers: func(l *Layer, property string) []*float64 {
-		if g := l.Card.Gradient; g != nil {
-			return g.numbers(property)
-		}
-		return nil
-	},
-	Numbered: func(l *Layer, family string) []int {
-		if g := l.Card.Gradient; g != nil {
-			return g.numbered(family)
-		}
-		return nil
-	},
+	Numbers:  cardNumbers,
+	Numbered: cardNumbered,
 	Draft: func(_ *Clip, l *Layer, _ DraftOf) {
 		l.Card = &Card{Form: "card", Aspect: 1.4, Fill: colour.RGB(0xC8922E), Outline: colour.RGB(0x173F47)}
 		l.Values = map[string][]float64{Corner: {24}}
@@ -89,6 +81,9 @@ var cardKind = &Kind{
 	Own: func(l *Layer) {
 		l.Card = copied(l.Card)
 		l.Card.Hole, l.Card.Pen = copied(l.Card.Hole), copied(l.Card.Pen)
+		if l.Card.Path = copied(l.Card.Path); l.Card.Path != nil {
+			l.Card.Path.Points = slices.Clone(l.Card.Path.Points)
+		}
 		if l.Card.Gradient = copied(l.Card.Gradient); l.Card.Gradient != nil {
 			l.Card.Gradient.own()
 		}
@@ -101,6 +96,13 @@ func checkCard(_ *Clip, field string, l *Layer) error {
 	d := l.Card
 	if !slices.Contains(Figures.IDs(), d.Form) {
 		return Fault(field+".form", "there is no figure %q", d.Form)
+	}
+	if p := d.Path; p != nil {
+		if err := p.check(field + ".path"); err != nil {
+			return err
+		}
+	} else if d.Form == "path" {
+		return Fault(field+".path", "a path needs points: draw it in the picture")
 	}
 	if d.Points != 0 {
 		if err := within(field+".points", float64(d.Points), 3, 60); err != nil {

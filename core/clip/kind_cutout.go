@@ -11,6 +11,8 @@ type Cutout struct {
 	Prop    string        `json:"prop"`             // or ProductSlot
 	Fitted  *Fitted       `json:"fitted,omitempty"` // what the rest's size is meant for, in a slot
 	Outline colour.Colour `json:"outline,omitzero"` // its width is a property; none is white
+
+	Covering *Covering `json:"covering,omitempty" walk:"plain"` // of a picture that covers the frame
 }
 
 // Fitted is what a size was made for: any other picture in its place covers as
@@ -50,7 +52,7 @@ func (f Fitted) For(next Fitted) (k float64, drop func(size float64) float64) {
 
 var cutoutKind = &Kind{
 	ID: KindCutout, Name: "Cut-out", Says: "A product without its background", Field: "cutout", Icon: "box-seam", Rim: true,
-	Properties: []string{OutlineColour, Outline},
+	Properties: append([]string{OutlineColour, Outline}, repeatProperties...),
 	Colours: func(l *Layer, property string) *colour.Colour {
 		if property == OutlineColour {
 			return &l.Cutout.Outline
@@ -64,17 +66,24 @@ var cutoutKind = &Kind{
 	Content: func(l *Layer) any { return held(l.Cutout) },
 	Own: func(l *Layer) {
 		l.Cutout = copied(l.Cutout)
-		l.Cutout.Fitted = copied(l.Cutout.Fitted)
+		l.Cutout.Fitted, l.Cutout.Covering = copied(l.Cutout.Fitted), copied(l.Cutout.Covering)
 	},
 	Check: func(c *Clip, field string, l *Layer) error {
-		if f := l.Cutout.Fitted; f != nil {
-			if err := firstError(within(field+".fitted.aspect", f.Aspect, 0.001, 1000), within(field+".fitted.cover", f.Cover, 1e-6, 1)); err != nil {
-				return err
-			}
+		if l.Cutout.Covering != nil {
+			return Fault(field+".covering", "a cut-out does not cover the frame")
 		}
-		if p := c.Prop(l.Cutout.Prop); l.Cutout.Prop != ProductSlot && (p == nil || p.Picture == nil) {
-			return Fault(field+".prop", "there is no picture %q", l.Cutout.Prop)
-		}
-		return nil
+		return checkCutout(c, field, l)
 	},
+}
+
+func checkCutout(c *Clip, field string, l *Layer) error {
+	if f := l.Cutout.Fitted; f != nil {
+		if err := firstError(within(field+".fitted.aspect", f.Aspect, 0.001, 1000), within(field+".fitted.cover", f.Cover, 1e-6, 1)); err != nil {
+			return err
+		}
+	}
+	if p := c.Prop(l.Cutout.Prop); l.Cutout.Prop != ProductSlot && (p == nil || p.Picture == nil) {
+		return Fault(field+".prop", "there is no picture %q", l.Cutout.Prop)
+	}
+	return nil
 }

@@ -21,7 +21,10 @@ type Inside struct {
 	Reverse bool    `json:"reverse,omitempty"` // from the group's end to its beginning
 	Freeze  *int    `json:"freeze,omitempty"`  // the frame of the inside that always shows
 	Repeat  int     `json:"repeat,omitempty"`  // frames after which the inside begins again; 0 never
-	Clip    string  `json:"clip,omitempty"`    // "bounds", or the layer whose outline it is cut to
+	Clip    string  `json:"clip,omitempty"`    // "bounds", or the layer in it or beside it that it is cut to
+	By      string  `json:"by,omitempty"`      // of that layer: brightness counts, and otherwise how opaque it is
+	Invert  bool    `json:"invert,omitempty"`  // what it does not cover shows
+	Free    bool    `json:"free,omitempty"`    // above that layer's middle nothing is cut, so that things rise from behind it
 	// Together keeps the parts at their places to each other in every shape; without it
 	// each is pinned by itself, as in clips of an older Billow.
 	Together bool `json:"together,omitempty"`
@@ -60,13 +63,14 @@ type Item struct {
 
 var groupKind = &Kind{
 	ID: KindGroup, Name: "Group", Says: "Layers that go together", Field: "inside", Icon: "collection", Holds: true,
-	Properties: []string{Time},
+	Properties: append([]string{Time}, openProperties...),
 	Draft:      func(_ *Clip, l *Layer, _ DraftOf) { *l = NewGroup(l.ID, l.Name) },
 	Content:    func(l *Layer) any { return held(l.Inside) },
 	Own: func(l *Layer) {
 		l.Inside = copied(l.Inside)
 		l.Inside.Freeze = copied(l.Inside.Freeze)
 	},
+	Enums: map[string][]string{"Inside.By": {"brightness"}},
 	Check: checkGroup,
 }
 
@@ -78,6 +82,11 @@ func NewGroup(id, name string) Layer {
 	return l
 }
 
+// cutBy tells whether a group can be cut to a layer: one in it, or one beside it that is no group.
+func (l *Layer) cutBy(by *Layer) bool {
+	return by.Group == l.ID || by.Group == l.Group && by.ID != l.ID && by.Inside == nil && by.Scene == nil
+}
+
 func checkGroup(c *Clip, field string, l *Layer) error {
 	in := l.Inside
 	if in.Speed != 0 {
@@ -86,9 +95,12 @@ func checkGroup(c *Clip, field string, l *Layer) error {
 		}
 	}
 	if in.Clip != "" && in.Clip != Bounds {
-		if by := c.Layer(in.Clip); by == nil || by.Group != l.ID {
-			return Fault(field+".clip", "%q is cut to the outline of a layer inside it; %q is none", l.Name, in.Clip)
+		if by := c.Layer(in.Clip); by == nil || !l.cutBy(by) {
+			return Fault(field+".clip", "%q is cut to a layer in it or beside it that is no group; %q is none", l.Name, in.Clip)
 		}
+	}
+	if in.By != "" && in.By != "brightness" {
+		return Fault(field+".by", "a group is cut by brightness or by nothing said, not by %q", in.By)
 	}
 	longest := float64(MaxSeconds * 60)
 	if in.Freeze != nil {

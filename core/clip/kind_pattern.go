@@ -22,8 +22,19 @@ type Pattern struct {
 var PatternForms = []string{"disc", "card", "burst", "cross"}
 
 var patternKind = &Kind{
-	ID: KindPattern, Name: "Pattern", Says: "A grid of small figures that fills the frame", Field: "pattern", Icon: "grid-3x3-gap", Offered: true, Fills: true,
-	Properties: []string{FillColour},
+	ID: KindPattern, Name: "Pattern", Says: "A grid of small figures that fills the frame", Field: "pattern", Icon: "grid-3x3-gap", Offered: true, Fills: true, Behind: true,
+	Properties: []string{FillColour, Apart, Aside, Moved, EachTurn, EachSize, Open, OpenTurn, OpenAt},
+	Numbers: func(l *Layer, property string) []*float64 {
+		switch property {
+		case Apart:
+			return []*float64{&l.Pattern.Apart}
+		case Aside:
+			return []*float64{&l.Pattern.Shift}
+		case EachSize:
+			return []*float64{&l.Pattern.Size}
+		}
+		return nil
+	},
 	Colours: func(l *Layer, property string) *colour.Colour {
 		if property == FillColour {
 			return &l.Pattern.Fill

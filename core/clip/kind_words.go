@@ -56,7 +56,7 @@ var wordsKind = &Kind{
 	Draft: func(c *Clip, l *Layer, _ DraftOf) { *l = NewWords(l.ID, "Headline", KindWords, "One *bright* line") },
 }
 
-var wordsProperties = []string{FillColour, EmphasisColour, PlateColour, OutlineColour, Outline, DrawStart, DrawEnd, LetterSpacing}
+var wordsProperties = append([]string{FillColour, EmphasisColour, PlateColour, OutlineColour, Outline, DrawStart, DrawEnd, LetterSpacing}, repeatProperties...)
 
 // Stands is the side by which words rest: -1 is their left edge, 0 their middle, 1 their
 // right edge.

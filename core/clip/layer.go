@@ -19,7 +19,7 @@ const (
 type Layer struct {
 	ID     string          `json:"id"`
 	Name   string          `json:"name"`
-	Kind   string          `json:"kind"`            // cutout, words, badge, backdrop, card, group or scene
+	Kind   string          `json:"kind"`            // one of Kinds
 	Group  string          `json:"group,omitempty"` // the group or the scene it is in; none is over, or beneath, all scenes
 	From   timing.Moment   `json:"from"`            // first frame on which it shows
 	To     *timing.Moment  `json:"to"`              // first frame on which it no longer shows; null is the end of its scene
@@ -43,12 +43,15 @@ type Layer struct {
 	Follow   *Follow          `json:"follow,omitempty"`
 	Reveal   *Reveal          `json:"reveal,omitempty"` // how the property reveal shows it
 	Masks    []Mask           `json:"masks,omitempty" walk:"plain"`
+	Repeat   *Repeat          `json:"repeat,omitempty" walk:"plain"` // shown again and again
 
 	Cutout   *Cutout   `json:"cutout,omitempty"`
 	Words    *Words    `json:"words,omitempty"`
 	Backdrop *Backdrop `json:"backdrop,omitempty" walk:"plain"`
 	Card     *Card     `json:"card,omitempty" walk:"plain"`
 	Pattern  *Pattern  `json:"pattern,omitempty" walk:"plain"`
+	Floor    *Floor    `json:"floor,omitempty" walk:"plain"`
+	Grain    *Grain    `json:"grain,omitempty" walk:"plain"`
 	Inside   *Inside   `json:"inside,omitempty"` // of a group
 	Scene    *Scene    `json:"scene,omitempty"`
 	Lineup   *Lineup   `json:"lineup,omitempty"` // of a group whose layers take turns
@@ -92,7 +95,7 @@ type Follow struct {
 // be changed; the keys that it wrote bear its ID.
 type Move struct {
 	ID       string        `json:"id"`
-	Kind     string        `json:"kind"` // gust, settle, swell, flutter, waft, unfurl, lull or whisk
+	Kind     string        `json:"kind"` // one of Moves
 	At       timing.Moment `json:"at"`
 	Lands    bool          `json:"lands,omitempty"`  // At is when it lands, not when it begins
 	Length   int           `json:"length"`           // frames; 0 is until the layer ends

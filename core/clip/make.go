@@ -154,7 +154,7 @@ func (l Layer) Clone() Layer {
 		}
 	}
 	l.Stepping, l.Wander, l.Follow, l.Reveal = copied(l.Stepping), copied(l.Wander), copied(l.Follow), copied(l.Reveal)
-	l.Moves, l.Masks = slices.Clone(l.Moves), slices.Clone(l.Masks)
+	l.Moves, l.Masks, l.Repeat = slices.Clone(l.Moves), ownMasks(l.Masks), copied(l.Repeat)
 	l.Values = maps.Clone(l.Values)
 	for name, v := range l.Values {
 		l.Values[name] = slices.Clone(v)

@@ -11,7 +11,7 @@ import (
 // numbers can have keys.
 type Mask struct {
 	ID      int     `json:"id"`                // 1..99, under which it has keys
-	Form    string  `json:"form"`              // card, disc or line: all on one side of a line
+	Form    string  `json:"form"`              // one of MaskForms
 	Mode    string  `json:"mode,omitempty"`    // add (as is none), subtract or intersect
 	Invert  bool    `json:"invert,omitempty"`  // what lies outside it counts
 	X       float64 `json:"x"`                 // units from the layer's middle
@@ -22,6 +22,8 @@ type Mask struct {
 	Corner  float64 `json:"corner,omitempty"`  // of a card: the radius of its corners, units
 	Feather float64 `json:"feather,omitempty"` // standard deviation of the blur of its edge, units
 	Expand  float64 `json:"expand,omitempty"`  // units by which its edge lies further out
+
+	Path *DrawnPath `json:"path,omitempty"` // of the form path: in percent of W and H
 }
 
 // MaskForms are the forms of masks.
@@ -29,6 +31,7 @@ var MaskForms = wording.List{
 	{ID: "disc", Name: "Disc", Says: "A circle or an ellipse"},
 	{ID: "card", Name: "Card", Says: "A rectangle, with round corners or without"},
 	{ID: "line", Name: "Line", Says: "All that lies on one side of a line"},
+	{ID: "path", Name: "Draw", Says: "Whatever is drawn around in the picture"},
 }
 
 // MaskModes are how masks are put together, each with those before it.
@@ -95,7 +98,14 @@ func validateMasks(field string, l *Layer) error {
 	for i, m := range l.Masks {
 		at := fmt.Sprintf("%s[%d]", field, i)
 		if !slices.Contains(MaskForms.IDs(), m.Form) {
-			return Fault(at+".form", "a mask is a disc, a card or a line, not %q", m.Form)
+			return Fault(at+".form", "a mask is a disc, a card, a line or a path, not %q", m.Form)
+		}
+		if p := m.Path; p != nil {
+			if err := p.check(at + ".path"); err != nil {
+				return err
+			}
+		} else if m.Form == "path" {
+			return Fault(at+".path", "a mask that is drawn needs points")
 		}
 		if m.Mode != "" && !slices.Contains(MaskModes.IDs(), m.Mode) {
 			return Fault(at+".mode", "a mask adds, subtracts or intersects, not %q", m.Mode)
@@ -111,4 +121,15 @@ func validateMasks(field string, l *Layer) error {
 		}
 	}
 	return nil
+}
+
+// ownMasks are masks that share nothing with those they are copied from.
+func ownMasks(list []Mask) []Mask {
+	list = slices.Clone(list)
+	for i := range list {
+		if p := list[i].Path; p != nil {
+			list[i].Path = &DrawnPath{p.Closed, slices.Clone(p.Points)}
+		}
+	}
+	return list
 }

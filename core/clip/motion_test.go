@@ -89,7 +89,7 @@ func TestWhatIsWrongWithMotionIsNamed(t *testing.T) {
 		{"layers[words].follow", func(c *Clip) { layer(c, "words").Follow.Layer = "words" }},
 		{"layers[words].follow", func(c *Clip) { layer(c, "words").Follow.Layer = "group" }},
 		{"layers[group].inside.speed", func(c *Clip) { layer(c, "group").Inside.Speed = 0.001 }},
-		{"layers[group].inside.clip", func(c *Clip) { layer(c, "group").Inside.Clip = "backdrop" }},
+		{"layers[group].inside.clip", func(c *Clip) { layer(c, "group").Inside.Clip = "scene" }},
 		{"layers[group].lineup.hero", func(c *Clip) { layer(c, "group").Lineup.Hero = 5 }},
 		{"layers[group].lineup.items[0]", func(c *Clip) { layer(c, "group").Lineup.Items[0].Layer = "backdrop" }},
 		{"layers[words].lineup", func(c *Clip) { layer(c, "words").Lineup = layer(c, "group").Lineup }},

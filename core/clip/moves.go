@@ -15,6 +15,8 @@ type MoveKind struct {
 	Says string // what it does, in a few words
 	Icon string // its picture on the page, of Bootstrap's icons
 
+	Of string // the kind of layers that alone can have it, if any
+
 	Sides  wording.List // from which, or to which, it may go; none where it has no side
 	Turns  bool         // its turn counts
 	Strong bool         // its strength counts
@@ -42,6 +44,8 @@ var Moves = []MoveKind{
 	{ID: "waft", Name: "Waft", Icon: "cloud", Says: "Drifts slowly until it has left",
 		Sides: motion.SideNames, Turns: true, Strong: true, Side: "above", Turn: 3},
 	{ID: "unfurl", Name: "Unfurl", Icon: "layers", Says: "Is revealed along its own edge", Sides: motion.SideNames[:4], Enters: true, Length: 14, Side: "below"},
+	{ID: "near", Name: "Near", Icon: "zoom-in", Says: "Slowly nears, or passes, the picture", Of: KindPhoto,
+		Sides: append(wording.List{{Name: "Straight on"}}, motion.SideNames[:4]...), Strong: true},
 	{ID: "bob", Name: "Bob", Icon: "chevron-double-up", Says: "Hops in place to be noticed", Strong: true, Length: 10},
 	{ID: "lull", Name: "Lull", Icon: "pause", Says: "Stays exactly still for this long", Length: 60},
 	{ID: "whisk", Name: "Whisk", Icon: "box-arrow-up-right", Says: "Leaves the frame fast, gathering speed",

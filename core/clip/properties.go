@@ -39,6 +39,9 @@ const (
 	Inner          = "inner"            // percent: of a ring's size its hole, of a star's its inner corners, of an arrow's height its shaft
 	Begin          = "begin"            // of a ring, degrees from up clockwise
 	Sweep          = "sweep"            // of a ring, degrees by which it goes on
+	Wave           = "wave"             // units by which an edge swings to either side
+	WaveLong       = "waveLength"       // units from one wave to the next
+	WaveShift      = "waveShift"        // degrees by which waves have moved on along the edge
 	LetterSpacing  = "letterSpacing"    // percent of the font size, added
 	Revealed       = "reveal"           // percent that is shown
 	FillColour     = "fillColour"       // of words and cards; red, green, blue, alpha 0..255
@@ -48,7 +51,8 @@ const (
 	FillAngle      = "fillAngle"  // of a gradient, degrees: 0 up, 90 right
 	FillCentre     = "fillCentre" // percent of the plane's width and height from its middle
 	FillReach      = "fillReach"  // percent of the way to the farthest corner
-	Time           = "time"       // of a group: the frame of its inside
+	// What is repeated has more: see Repeat.
+	Time = "time" // of a group: the frame of its inside
 
 	LightDirection = "direction" // of the clip's light, degrees
 	LightHeight    = "height"    // degrees
@@ -90,6 +94,9 @@ var AllProperties = append([]Property{
 	{Name: Inner, Dims: 1, Neutral: 50, Max: 100, Title: "Inner", Unit: "%"},
 	{Name: Begin, Dims: 1, Min: -3600, Max: 3600, Title: "Ring begins at", Unit: "°"},
 	{Name: Sweep, Dims: 1, Neutral: 360, Max: 360, Title: "Ring goes on by", Unit: "°"},
+	{Name: Wave, Dims: 1, Max: 500, Title: "Waves, height"},
+	{Name: WaveLong, Dims: 1, Neutral: 120, Min: 4, Max: 4000, Title: "Waves, length"},
+	{Name: WaveShift, Dims: 1, Min: -36000, Max: 36000, Title: "Waves moved on", Unit: "°"},
 	{Name: LetterSpacing, Dims: 1, Min: -50, Max: 400, Title: "Spacing", Unit: "%"},
 	{Name: Revealed, Dims: 1, Neutral: 100, Max: 100, Title: "Reveal", Unit: "%"},
 	property.Colour(FillColour, "Fill"), property.Colour(EmphasisColour, "Emphasis"),
@@ -97,6 +104,25 @@ var AllProperties = append([]Property{
 	{Name: FillAngle, Dims: 1, Min: -3600, Max: 3600, Title: "Gradient, direction", Unit: "°"},
 	{Name: FillCentre, Dims: 2, Min: -200, Max: 200, Title: "Gradient, centre", Unit: "%", Parts: []string{"right", "down"}},
 	{Name: FillReach, Dims: 1, Neutral: 100, Min: 1, Max: 400, Title: "Gradient, reach", Unit: "%"},
+	{Name: Gap, Dims: 2, Min: -MaxUnits, Max: MaxUnits, Title: "Gap", Parts: []string{"across", "down"}},
+	{Name: Apart, Dims: 1, Neutral: 70, Min: 10, Max: 500, Title: "Apart"},
+	{Name: Aside, Dims: 1, Max: 100, Title: "Other rows aside", Unit: "%"},
+	{Name: Moved, Dims: 2, Min: -MaxUnits, Max: MaxUnits, Title: "All moved", Parts: []string{"right", "down"}},
+	{Name: EachTurn, Dims: 1, Min: -36000, Max: 36000, Title: "Each turned", Unit: "°"},
+	{Name: EachSize, Dims: 1, Neutral: 100, Max: 400, Title: "Each sized", Unit: "%"},
+	property.Colour(WallColour, "Wall"), property.Colour(GroundColour, "Floor"), property.Colour(LightColour, "Glow colour"),
+	{Name: Horizon, Dims: 1, Neutral: 66, Min: -100, Max: 200, Title: "Horizon", Unit: "%"},
+	{Name: HorizonSoft, Dims: 1, Neutral: 60, Max: 1000, Title: "Horizon, softness"},
+	{Name: Glow, Dims: 1, Max: 100, Title: "Glow", Unit: "%"},
+	{Name: GlowAt, Dims: 1, Min: -200, Max: 200, Title: "Glow, place", Unit: "%"},
+	{Name: GlowReach, Dims: 1, Neutral: 90, Min: 1, Max: 400, Title: "Glow, width", Unit: "%"},
+	{Name: Zoom, Dims: 1, Neutral: 100, Min: 10, Max: 1000, Title: "Zoom", Unit: "%"},
+	{Name: Pan, Dims: 2, Min: -300, Max: 300, Title: "Pan", Unit: "%", Parts: []string{"right", "down"}},
+	{Name: Tint, Dims: 1, Max: 100, Title: "Tint", Unit: "%"}, property.Colour(TintColour, "Tint colour"),
+	{Name: GrainStrength, Dims: 1, Max: 100, Title: "Grain", Unit: "%"},
+	{Name: Open, Dims: 1, Max: MaxUnits, Title: "Opened"},
+	{Name: OpenTurn, Dims: 1, Min: -3600, Max: 3600, Title: "Opened, turn of the line", Unit: "°"},
+	{Name: OpenAt, Dims: 2, Min: -50, Max: 50, Title: "Opened, at", Unit: "%", Parts: []string{"right", "down"}},
 	{Name: Time, Dims: 1, Min: -MaxUnits, Max: MaxSeconds * 60, Title: "Time inside"},
 }, effects()...)
 
@@ -174,6 +200,9 @@ func (l *Layer) Has(property string) bool {
 	}
 	if slices.Contains(fillProperties, property) {
 		return l.numbersOf(property) != nil
+	}
+	if slices.Contains(repeatProperties, property) && l.Pattern == nil {
+		return l.Repeat != nil
 	}
 	p := named(property)
 	return !p.Colour || l.colourOf(property) != nil

@@ -23,6 +23,9 @@ func (c *Clip) validateLayer(field string, l *Layer) error {
 	if err := validateMasks(field+".masks", l); err != nil {
 		return err
 	}
+	if err := validateRepeat(field+".repeat", l); err != nil {
+		return err
+	}
 	if !slices.Contains(BlendModes, l.Blend) {
 		return Fault(field+".blend", "%q is not a blend mode", l.Blend)
 	}

@@ -30,7 +30,7 @@ var plain = strings.Fields(`
 	Layers.Words.Text Layers.Words.Font Layers.Words.Fill Layers.Words.EmphasisFont Layers.Words.EmphasisFill Layers.Words.Align Layers.Words.ByEdge
 	Layers.Words.Width Layers.Words.LineSpacing Layers.Words.LetterSpacing Layers.Words.Outline Layers.Words.Accents Layers.Words.Plate
 	Layers.Scene.Leave.Kind
-	Layers.Inside.Speed Layers.Inside.Reverse Layers.Inside.Together
+	Layers.Inside.Speed Layers.Inside.Reverse Layers.Inside.By Layers.Inside.Invert Layers.Inside.Free Layers.Inside.Together
 	Layers.Lineup.Slots Layers.Lineup.Hero Layers.Lineup.Ease Layers.Lineup.Leaves
 `)
 

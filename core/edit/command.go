@@ -68,6 +68,10 @@ var kinds = map[string]func() command{
 	"splitScene":   func() command { return &SplitScene{} },
 	"trimScene":    func() command { return &TrimScene{} },
 	"moveScene":    func() command { return &MoveScene{} },
+	"riseBehind":   func() command { return &RiseBehind{} },
+	"addPoint":     func() command { return &AddPoint{} },
+	"removePoint":  func() command { return &RemovePoint{} },
+	"setPalette":   func() command { return &SetPalette{} },
 	"setMarks":     func() command { return &SetMarks{} },
 }
 

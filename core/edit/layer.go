@@ -10,7 +10,8 @@ import (
 )
 
 // AddLayer puts a layer in front of all others, or at a place in the stack
-// counted from the back.
+// counted from the back. What lies behind others is put right over what lies behind them in
+// its scene already.
 type AddLayer struct {
 	Typed
 	Layer clip.Layer `json:"layer"`
@@ -19,14 +20,26 @@ type AddLayer struct {
 
 func (a *AddLayer) apply(c *clip.Clip) error {
 	at := len(c.Layers)
-	if a.At != nil {
+	switch {
+	case a.At != nil:
 		at = min(max(*a.At, 0), at)
+	case a.Layer.Is().Behind && a.Layer.Group != "":
+		at = overBehind(c, a.Layer.Group)
 	}
 	if a.Layer.Tracks == nil {
 		a.Layer.Tracks = map[string]motion.Track{}
 	}
 	c.Layers = slices.Insert(c.Layers, at, a.Layer)
 	return nil
+}
+
+// overBehind is the place in the stack over what lies behind all else in a group.
+func overBehind(c *clip.Clip, group string) int {
+	at := slices.IndexFunc(c.Layers, func(l clip.Layer) bool { return l.ID == group }) + 1
+	for at < len(c.Layers) && c.Layers[at].Group == group && c.Layers[at].Is().Behind {
+		at++
+	}
+	return at
 }
 
 // find is the layer or an error about the field "layer".

@@ -12,6 +12,8 @@ type AddMask struct {
 	Typed
 	Layer string `json:"layer"`
 	Form  string `json:"form"`
+
+	Mask *clip.Mask `json:"mask,omitempty"` // of the form path: what was drawn; its number is given
 }
 
 func (a *AddMask) apply(c *clip.Clip) error {
@@ -25,6 +27,13 @@ func (a *AddMask) apply(c *clip.Clip) error {
 		side = 600
 	}
 	m := clip.Mask{ID: n, Form: a.Form, W: side, H: side}
+	if a.Form == "path" {
+		if a.Mask == nil {
+			return clip.Fault("mask", "draw in the picture around what the mask is to show")
+		}
+		m = *a.Mask
+		m.ID, m.Form = n, a.Form
+	}
 	if len(l.Masks) > 0 {
 		m.Mode = "add"
 	}

@@ -7,6 +7,7 @@ import (
 	"slices"
 
 	"billow/core/clip"
+	"billow/core/motion"
 )
 
 // monkey makes random commands about the layers, keys and moves of a clip, most
@@ -74,15 +75,29 @@ func (m *monkey) keys() []map[string]any {
 	return out[:1+m.Intn(len(out))]
 }
 
-// bend is one of some keys, of a position where there is one.
-func (m *monkey) bend() map[string]any {
-	list := m.keys()
-	for _, k := range list {
-		if k["property"] == clip.Position {
-			return k
+// keyThat is one of all keys of which something holds, or any.
+func (m *monkey) keyThat(holds func(property string, t motion.Track, i int) bool) map[string]any {
+	var out []map[string]any
+	for i := range m.c.Layers {
+		l := &m.c.Layers[i]
+		clock := m.c.ClockOf(l)
+		for _, name := range slices.Sorted(maps.Keys(l.Tracks)) {
+			for n, k := range l.Tracks[name] {
+				if holds(name, l.Tracks[name], n) {
+					out = append(out, map[string]any{"layer": l.ID, "property": name, "frame": clock.Frame(k.At)})
+				}
+			}
 		}
 	}
-	return list[0]
+	if len(out) == 0 {
+		return m.keys()[0]
+	}
+	return out[m.Intn(len(out))]
+}
+
+// bend is a key of a position, where there is one.
+func (m *monkey) bend() map[string]any {
+	return m.keyThat(func(property string, _ motion.Track, _ int) bool { return property == clip.Position })
 }
 
 func (m *monkey) ease() map[string]any {
@@ -176,7 +191,7 @@ func (m *monkey) ofKeys() []object {
 		{"type": "snapKeys", "keys": m.keys(), "to": m.pick("beats", "bars", "hits")},
 		{"type": "setEase", "keys": m.keys(), "ease": m.ease()},
 		{"type": "holdUntil", "layer": m.layer().ID, "frame": m.frame()},
-		{"type": "holdCreep", "key": m.keys()[0]},
+		{"type": "holdCreep", "key": m.keyThat(func(_ string, t motion.Track, i int) bool { return i+1 < len(t) })},
 		{"type": "removeKeys", "keys": m.keys()},
 		{"type": "bindKey", "key": m.keys()[0], "to": m.moment()},
 		{"type": "bendPath", "key": m.bend(), "out": m.numbers(200), "in": []float64{-60, m.NormFloat64() * 90}},
@@ -233,7 +248,11 @@ func (m *monkey) ofMoves(id string) []object {
 		{"type": "removeMask", "layer": m.that(func(l *clip.Layer) bool { return len(l.Masks) > 0 }), "number": 1 + m.Intn(2)},
 		{"type": "setRun", "layer": m.filled(), "run": m.pick("solid", "linear", "radial", "conic", "free", "free", "odd")},
 		{"type": "addColour", "layer": m.filled()},
+		{"type": "riseBehind", "layers": []string{m.layer().ID}, "behind": m.pick("wa", "b", m.layer().ID), "id": id + "rise"},
+		{"type": "addPoint", "layer": m.that(pathed), "number": 1 + m.Intn(4)},
+		{"type": "removePoint", "layer": m.that(pathed), "number": 1 + m.Intn(4)},
 		{"type": "removeColour", "layer": m.filled(), "number": 1 + m.Intn(4)},
+		{"type": "setPalette", "scene": m.pick("", "", m.layer().ID), "palette": object{"top": "#f0e0d0", "ink": "#102030", "plate": m.pick("#c04020", "#20c0a0ff", "odd")}},
 	}
 }
 
@@ -295,4 +314,19 @@ func (m *monkey) ofClip() []object {
 		{"type": "setTune", "tune": object{"prop": m.pick("tune", "quick", "mug"), "start": m.Float64() * 20, "gain": -3.0, "fadeOut": m.Intn(60)}},
 		{"type": "setTune", "tune": nil},
 	}
+}
+
+func pathed(l *clip.Layer) bool { return l.Card != nil && l.Card.Path != nil }
+
+// sketched is three with a path.
+func sketched() *clip.Clip {
+	c := three()
+	p := clip.DrawnPath{Closed: true}
+	for i, at := range [][2]float64{{-50, -50}, {50, -50}, {50, 50}, {-50, 50}} {
+		p.Points = append(p.Points, clip.PathPoint{ID: i + 1, X: at[0], Y: at[1], Out: [2]float64{10, 0}})
+	}
+	l := clip.Drawn(c, "Blob", p, 300, 200)
+	l.ID = "blob"
+	c.Layers = append(c.Layers, l)
+	return c
 }

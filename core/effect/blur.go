@@ -19,7 +19,7 @@ var Blur = Effect{
 		s := ForBlur(w.Sheet, v[0][0]*w.Unit)
 		sigma := v[0][0] * w.Unit * s.Per
 		margin := int(math.Ceil(3*sigma)) + 1
-		out := paint.NewSheet(s.Levels[0].Blurred(sigma, margin), s.X-float64(margin), s.Y-float64(margin), s.Per)
+		out := paint.NewSheet(s.Picture.Blurred(sigma, margin), s.X-float64(margin), s.Y-float64(margin), s.Per)
 		w.Done()
 		return out
 	},
@@ -40,7 +40,7 @@ func SoftReach(sigma float64) float64 { return 3*Soft(sigma) + 2 }
 // ForBlur is a sheet at the detail at which a blur, of a standard deviation in
 // units of its space, is a few pixels wide: more cannot be seen.
 func ForBlur(s *paint.Sheet, sigma float64) *paint.Sheet {
-	for sigma*s.Per > 6 && (s.Levels[0].W > 1 || s.Levels[0].H > 1) {
+	for sigma*s.Per > 6 && (s.Picture.W > 1 || s.Picture.H > 1) {
 		s = s.Coarser()
 	}
 	return s

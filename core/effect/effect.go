@@ -35,13 +35,13 @@ type Work struct {
 // Done gives the sheet's memory back where it may be.
 func (w Work) Done() {
 	if w.Mine {
-		w.Pool.Put(w.Levels[0])
+		w.Pool.Put(w.Picture)
 	}
 }
 
 // Changeable is the sheet at its full detail as one that may be changed.
 func (w Work) Changeable() *paint.Sheet {
-	b := w.Levels[0]
+	b := w.Picture
 	if !w.Mine {
 		own := w.Pool.Get(b.W, b.H)
 		copy(own.Pix, b.Pix)

@@ -25,36 +25,37 @@ var InnerShadow = Effect{
 		if strength == 0 {
 			return out
 		}
-		b := out.Levels[0]
+		b := out.Picture
 		sin, cos := math.Sincos(v[1][0] * math.Pi / 180)
 		unit := w.Unit * out.Per
-		dx, dy := int(math.Round(v[2][0]*sin*unit)), int(math.Round(-v[2][0]*cos*unit))
-		sigma := v[3][0] * unit
-		// What is around it is as opaque as it is clear.
-		margin := int(math.Ceil(3*sigma)) + 1
-		around := paint.AlphaMask(b, margin)
-		for i, a := range around.Pix {
-			around.Pix[i] = 255 - a
-		}
-		around.Blur(sigma)
-		cover := func(x, y int) float64 {
-			x, y = x-dx+margin, y-dy+margin
-			if x < 0 || y < 0 || x >= around.W || y >= around.H {
-				return 255
-			}
-			return float64(around.Pix[y*around.W+x])
-		}
+		covers := around(w.Sheet, v[3][0]*w.Unit, -v[2][0]*sin*unit, v[2][0]*cos*unit)
+		dark := uint32(math.Round(256 * strength))
 		for y := range b.H {
-			row := b.Pix[y*b.W : (y+1)*b.W]
+			row, cover := b.Pix[y*b.W:(y+1)*b.W], covers.Pix[y*b.W:(y+1)*b.W]
 			for x, p := range row {
-				if p == 0 {
-					continue
+				if c := uint32(cover[x]); p != 0 && c != 0 {
+					row[x] = paint.Darkened(p, (dark*c+127)/255)
 				}
-				left := uint32(256 - 256*strength*cover(x, y)/255 + 0.5)
-				to := func(c uint32) uint32 { return c * left >> 8 }
-				row[x] = to(p&255) | to(p>>8&255)<<8 | to(p>>16&255)<<16 | p&0xFF000000
 			}
 		}
 		return out
 	},
+}
+
+// around is how much of what is around a picture, softened, covers each of its pixels when
+// seen so many pixels aside. sigma is in units of its space.
+func around(in *paint.Sheet, sigma, dx, dy float64) *paint.Mask {
+	b, s := in.Picture, ForBlur(in, sigma)
+	octaves := 0
+	for per := in.Per; per > 1.5*s.Per; per /= 2 {
+		octaves++
+	}
+	// What is around it is as opaque as it is clear, for as far as is asked.
+	reach := int(math.Ceil(3*sigma*s.Per)) + 1
+	margin := reach + int(max(math.Abs(dx), math.Abs(dy)))>>octaves
+	m := paint.AlphaMask(s.Picture, margin)
+	m.Invert()
+	m.Blur(sigma * s.Per)
+	by := float64(margin << octaves)
+	return m.Enlarged(octaves, dx+by, dy+by, b.W, b.H)
 }

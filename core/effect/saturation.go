@@ -16,7 +16,7 @@ var Saturation = Effect{
 	Draw: func(w Work, v Values) *paint.Sheet {
 		out := w.Changeable()
 		share := int32(math.Round(v[0][0] / 100 * 256))
-		pix := out.Levels[0].Pix
+		pix := out.Picture.Pix
 		for i, p := range pix {
 			if p == 0 {
 				continue

@@ -28,7 +28,7 @@ func TestSaturationFollowsTheSpecification(t *testing.T) {
 		percent := float64(r.IntN(301))
 		b := paint.NewBitmap(1, 1)
 		b.Pix[0] = p
-		got := Saturation.Draw(Work{Sheet: paint.NewSheet(b, 0, 0, 1), Unit: 1}, Values{{percent}}).Levels[0].Pix[0]
+		got := Saturation.Draw(Work{Sheet: paint.NewSheet(b, 0, 0, 1), Unit: 1}, Values{{percent}}).Picture.Pix[0]
 		want := saturate(float64(p&255), float64(p>>8&255), float64(p>>16&255), percent/100)
 		for i, w := range want {
 			w = min(max(w, 0), float64(a))

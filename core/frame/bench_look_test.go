@@ -37,6 +37,38 @@ var looked = []struct {
 		}
 		back.Tracks["place1"] = changing([]float64{-40, -40}, []float64{40, 40})
 	}},
+	{"floor with a glow", func(back, _ *clip.Layer) {
+		becomes(back, clip.KindFloor)
+		back.Tracks[clip.GlowAt] = changing([]float64{-40}, []float64{40})
+	}},
+	{"picture that is pushed in", func(back, _ *clip.Layer) {
+		becomes(back, clip.KindPhoto)
+		back.Tracks[clip.Zoom] = changing([]float64{100}, []float64{150})
+	}},
+	{"picture in tiles", func(back, _ *clip.Layer) {
+		becomes(back, clip.KindPhoto)
+		back.Cutout.Covering.Fit = "tile"
+		back.Tracks[clip.Pan] = changing([]float64{0, 0}, []float64{100, 50})
+	}},
+	{"pattern that parts", func(back, _ *clip.Layer) {
+		becomes(back, clip.KindPattern)
+		back.Tracks[clip.Apart] = changing([]float64{60}, []float64{120})
+	}},
+	{"grain that changes", func(back, _ *clip.Layer) {
+		becomes(back, clip.KindGrain)
+		back.Grain.Changes = 30
+	}},
+	{"gradient that opens", func(back, _ *clip.Layer) {
+		back.Tracks[clip.Open] = changing([]float64{1}, []float64{600})
+	}},
+	{"vignette that moves", func(back, _ *clip.Layer) {
+		becomes(back, clip.KindVignette)
+		back.Tracks[clip.FillCentre] = changing([]float64{-40, 0}, []float64{40, 0})
+	}},
+	{"five rows that run", func(_, f *clip.Layer) {
+		f.Card.Form, f.Rest.Size, f.Repeat = "star", 160, &clip.Repeat{Rows: 5, Speed: 200, Opposite: true}
+		f.Tracks[clip.Rotation] = changing([]float64{-10}, []float64{10})
+	}},
 	{"star with dashes", func(_, f *clip.Layer) {
 		f.Card.Form, f.Card.Pen, f.Values = "star", &clip.Pen{Dash: 30, Gap: 20}, map[string][]float64{clip.Outline: {16}}
 		f.Tracks[clip.DashShift] = changing([]float64{0}, []float64{500})
@@ -63,6 +95,24 @@ var looked = []struct {
 	}},
 }
 
+// becomes makes a layer one of another kind, as it begins.
+func becomes(l *clip.Layer, kind string) {
+	drafted := clip.NewLayer(l.ID, l.Name, kind)
+	clip.KindNamed(kind).Draft(&clip.Clip{}, &drafted, clip.DraftOf{Name: l.Name, Prop: "photo"})
+	drafted.Group, drafted.Tracks = l.Group, map[string]motion.Track{}
+	*l = drafted
+}
+
+// scenery is a picture of so many pixels with much in it.
+func scenery(w, h int) *paint.Bitmap {
+	b := paint.NewBitmap(w, h)
+	for i := range b.Pix {
+		x, y := i%w, i/w
+		b.Pix[i] = 0xFF000000 | uint32(x*255/w) | uint32(y*255/h)<<8 | uint32((x*x/97+y*y/53)&255)<<16
+	}
+	return b
+}
+
 // BenchmarkLooks is the time on one core of a 1080x1920 frame in which a backdrop, or
 // a figure of 600 units on a plain one, looks otherwise on every frame.
 func BenchmarkLooks(b *testing.B) {
@@ -73,12 +123,15 @@ func BenchmarkLooks(b *testing.B) {
 			l := clip.NewLayer("figure", "Figure", clip.KindCard)
 			l.Card = &clip.Card{Form: "card", Aspect: 1, Fill: colour.RGB(0xC8922E), Outline: colour.RGB(0x173F47)}
 			l.Rest.Size = 600
+			c.Props = append(c.Props, clip.Prop{ID: "photo", Name: "Photo", Kind: "cutout", Hash: hash, Picture: &clip.Picture{W: 2400, H: 1600, Visible: [4]int{0, 0, 2400, 1600}, Area: 1}})
 			w.set(c.Layer("backdrop"), &l)
 			c.Layers = append(c.Layers, l)
 			if err := c.Validate(); err != nil {
 				b.Fatal(err)
 			}
-			stage, err := Prepare(c, c.Shapes[0], 1080, 1920, NewLibrary(words.NewFonts(), 256<<20))
+			lib := NewLibrary(words.NewFonts(), 256<<20)
+			lib.AddPicture(hash, scenery(2400, 1600))
+			stage, err := Prepare(c, c.Shapes[0], 1080, 1920, lib)
 			if err != nil {
 				b.Fatal(err)
 			}

@@ -57,23 +57,37 @@ func (p *Painter) add(out []*graph.Node, a *actor, env around) []*graph.Node {
 	if pose.Opacity == 0 || pose.M.Det() == 0 || a.w == 0 && a.kind.Rim {
 		return out
 	}
-	pic, slid := s.picture(a, env.frame)
+	pic, slid, copies := s.repeated(a, env, pose)
 	at := graph.Placement{Opacity: pose.Opacity, Blend: paint.BlendNamed(a.layer.Blend)}
-	poses := s.exposures(a, env)
-	if !a.kind.Fills {
+	poses := [2][]paint.Affine{s.exposures(a, env, 1)}
+	if r := a.layer.Repeat; r != nil && r.Opposite {
+		poses[1] = s.exposures(a, env, -1)
+	}
+	if !a.kind.Fills && a.layer.Repeat == nil {
 		out = p.addGround(out, a, env, pic, slid, pose.Opacity)
 	}
-	if !pose.Cast.None() && !a.kind.Fills {
-		c := pose.Cast
-		shadow := graph.Filtered(pic, graph.Silhouette{Sigma: c.Sigma, Pixel: paint.Premultiplied(s.clip.Light.Colour)})
+	halves := s.openedAt(a, env.frame).halves(pic, space{at: paint.Identity(), unit: 1, finest: s.finest(a)})
+	if c := pose.Cast; !c.None() && !a.kind.Fills {
 		for _, side := range s.sides(a, env.frame) {
 			fall := graph.Placement{Opacity: pose.Opacity * c.Opacity * side.strength}
-			s.put(&fall, slid, pose.M, poses, c.DX*side.dx, c.DY)
-			out = append(out, p.graph.Place(shadow, fall))
+			for _, h := range halves {
+				shadow := graph.Filtered(h.node, graph.Silhouette{Sigma: c.Sigma, Pixel: paint.Premultiplied(s.clip.Light.Colour)})
+				for _, one := range copies {
+					on := fall
+					s.put(&on, h.moved(slid).Then(one.m), pose.M, poses[one.against], c.DX*side.dx, c.DY)
+					out = append(out, p.graph.Place(shadow, on))
+				}
+			}
 		}
 	}
-	s.put(&at, slid, pose.M, poses, 0, 0)
-	return append(out, p.graph.Place(pic, at))
+	for _, one := range copies {
+		for _, h := range halves {
+			on := at
+			s.put(&on, h.moved(slid).Then(one.m), pose.M, poses[one.against], 0, 0)
+			out = append(out, p.graph.Place(h.node, on))
+		}
+	}
+	return out
 }
 
 // side is where a shadow falls: as the light says, or to the other side.
@@ -89,10 +103,10 @@ func (s *Stage) sides(a *actor, frame float64) []side {
 }
 
 // put works out where a picture lies on the frame, at one pose or at several
-// while the shutter is open.
-func (s *Stage) put(at *graph.Placement, slid [2]float64, m paint.Affine, poses []paint.Affine, dx, dy float64) {
+// while the shutter is open; own is where it lies in the layer's own units.
+func (s *Stage) put(at *graph.Placement, own, m paint.Affine, poses []paint.Affine, dx, dy float64) {
 	to := func(m paint.Affine) paint.Affine {
-		return paint.Translate(slid[0], slid[1]).Then(m).Then(paint.Translate(dx, dy)).Then(s.toPixels())
+		return own.Then(m).Then(paint.Translate(dx, dy)).Then(s.toPixels())
 	}
 	at.At = to(m)
 	for _, pose := range poses {
@@ -116,12 +130,13 @@ func (p *Painter) addGroup(out []*graph.Node, a *actor, env around) []*graph.Nod
 		return out
 	}
 	k, slid := s.lookAt(a, env.frame)
+	opens := s.openedAt(a, env.frame)
 	by := ""
 	if a.layer.Inside != nil {
 		by = a.layer.Inside.Clip
 	}
 	blend := paint.BlendNamed(a.layer.Blend)
-	if pose.Opacity == 1 && blend == paint.Normal && by == "" && k.plain() && pose.Cast.None() {
+	if pose.Opacity == 1 && blend == paint.Normal && by == "" && k.plain() && pose.Cast.None() && !opens.any() {
 		for _, child := range a.children {
 			out = p.add(out, child, in)
 		}
@@ -140,12 +155,21 @@ func (p *Painter) addGroup(out []*graph.Node, a *actor, env around) []*graph.Nod
 	}
 	whole := graph.Stack(inside)
 	if by != "" && by != clip.Bounds {
-		whole = graph.Matte(whole, graph.Stack(matte))
+		whole = p.matted(whole, matte, a, env, in)
 	}
 	_, size := spread(pose.M)
-	whole = s.dressed(whole, a, k, by == clip.Bounds, space{
-		at: paint.Translate(slid[0], slid[1]).Then(pose.M).Then(s.toPixels()), unit: size * s.scale,
-	})
+	within := space{at: paint.Translate(slid[0], slid[1]).Then(pose.M).Then(s.toPixels()), unit: size * s.scale}
+	whole = s.dressed(whole, a, k, by == clip.Bounds, within)
+	if opens.any() {
+		var parts []*graph.Node
+		whole.Shared(opens.apart / 2 * within.unit)
+		for _, h := range opens.halves(whole, within) {
+			m := within.at
+			at := paint.Translate(m.A*h.dx+m.C*h.dy, m.B*h.dx+m.D*h.dy)
+			parts = append(parts, p.graph.Place(h.node, graph.Placement{At: at, Opacity: 1}))
+		}
+		whole = graph.Stack(parts)
+	}
 	if c := pose.Cast; !c.None() {
 		soft := graph.Silhouette{Sigma: c.Sigma * size * s.scale, Pixel: paint.Premultiplied(s.clip.Light.Colour)}
 		dx, dy := c.DX*s.scale, c.DY*s.scale

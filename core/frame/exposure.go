@@ -12,8 +12,9 @@ import (
 const exposure = 2
 
 // exposures is the places of a moving thing while the shutter is open, around
-// the frame; none when it moves less than a pixel.
-func (s *Stage) exposures(a *actor, env around) []paint.Affine {
+// the frame; none when it moves less than a pixel. What is repeated runs along its row: to
+// the right or, -1, to the left.
+func (s *Stage) exposures(a *actor, env around, along float64) []paint.Affine {
 	angle := max(a.layer.Shutter, env.shutter)
 	if angle == 0 || a.layer.Stepping != nil {
 		return nil
@@ -23,9 +24,18 @@ func (s *Stage) exposures(a *actor, env around) []paint.Affine {
 	first := max(env.outer-open/2, 0)
 	last := first + open
 	far := 0.0
-	before := s.poseAt(a, first)
+	now, _ := s.gridAt(a, env.frame)
+	poseAt := func(frame float64) paint.Affine {
+		m, at := s.poseAt(a, frame)
+		if now.run == 0 {
+			return m
+		}
+		then, _ := s.gridAt(a, at)
+		return paint.Translate(along*(then.run-now.run), 0).Then(m)
+	}
+	before := poseAt(first)
 	for i := 1; i <= 4; i++ {
-		m := s.poseAt(a, first+(last-first)*float64(i)/4)
+		m := poseAt(first + (last-first)*float64(i)/4)
 		far += s.apart(a, before, m)
 		before = m
 	}
@@ -35,16 +45,16 @@ func (s *Stage) exposures(a *actor, env around) []paint.Affine {
 	n := min(int(math.Ceil(far/exposure))+1, paint.MostSamples)
 	out := make([]paint.Affine, n)
 	for i := range out {
-		out[i] = s.poseAt(a, first+open*(float64(i)+0.5)/float64(n))
+		out[i] = poseAt(first + open*(float64(i)+0.5)/float64(n))
 	}
 	return out
 }
 
-// poseAt is an actor's mapping to the frame at a time of the clip.
-func (s *Stage) poseAt(a *actor, frame float64) paint.Affine {
+// poseAt is an actor's mapping to the frame at a time of the clip, and its own frame then.
+func (s *Stage) poseAt(a *actor, frame float64) (m paint.Affine, own float64) {
 	env, _ := s.surroundings(a, frame)
-	m, _ := s.seen(a, env, s.local(a, env).M)
-	return m
+	m, _ = s.seen(a, env, s.local(a, env).M)
+	return m, env.frame
 }
 
 // apart is how far the farthest corner of a layer moves between two mappings,

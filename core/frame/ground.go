@@ -17,7 +17,7 @@ type footing struct {
 func (s *Stage) stands(pic *graph.Node) footing {
 	return *cached(s.lib, pic.Key.Text("base"), func(*footing) int { return 2048 }, func() *footing {
 		sheet := graph.Made(s.lib, pic)
-		base, ok := sheet.Levels[0].Base()
+		base, ok := sheet.Picture.Base()
 		if !ok {
 			return &footing{}
 		}

@@ -40,6 +40,9 @@ type figure struct {
 	fill         shading
 	outline      colour.Colour
 	pen          paint.Pen
+	path         paint.Path // of one drawn by hand
+	open         bool       // it is a line alone
+	waves        paint.Waves
 	per          float64 // pixels a unit
 }
 
@@ -67,6 +70,7 @@ var figures = map[string]func(f *figure) paint.Path{
 	},
 	"arrow": func(f *figure) paint.Path { return paint.Arrow(f.w, f.h, f.inner).Rounded(f.corner) },
 	"line":  func(f *figure) paint.Path { return paint.Line(-f.w/2, 0, f.w/2, 0) },
+	"path":  func(f *figure) paint.Path { return f.path },
 }
 
 func (f *figure) count(usual int) int {
@@ -91,18 +95,27 @@ func (s *Stage) card(a *actor, k look, frame float64) *graph.Node {
 		inner: a.number(inner, at) / 100, begin: a.number(begin, at), sweep: a.number(sweep, at),
 		outline: k.colours[3], pen: a.penAt(k, d.Pen, at), per: s.raster(a, a.w, a.h),
 	}
+	shrink := a.shrink()
+	f.waves = paint.Waves{Height: a.number(wave, at) * shrink, Length: a.number(waveLong, at) * shrink, Shift: a.number(waveShift, at) / 360}
+	f.open = d.Form == "line"
+	if d.Form == "path" {
+		f.path, f.open = a.drawnPath(at), !d.Path.Closed
+	}
 	f.fill.gradient.Stops = []paint.Stop{{Colour: k.colours[0]}}
 	if d.Gradient != nil {
 		f.fill = a.shadingAt(d.Gradient, at)
 	}
 	if d.Hole != nil {
-		shrink := a.shrink()
 		f.hole = *d.Hole
 		f.hole.X, f.hole.Y = a.hx+d.Hole.X*shrink, a.hy+d.Hole.Y*shrink
 		f.hole.Size, f.hole.Corner = d.Hole.Size*shrink, d.Hole.Corner*shrink
 	}
 	key := a.content.Text("card").Nums(f.w, f.h, f.corner, f.per, a.hx, a.hy, f.pen.Width, f.pen.Start, f.pen.End, f.pen.Shift).
 		Nums(f.corners[:]...).Nums(f.inner, f.begin, f.sweep).Colour(f.outline)
+	key = key.Nums(f.waves.Height, f.waves.Length, f.waves.Shift)
+	for _, s := range f.path {
+		key = key.Word(uint64(s.Op)).Nums(s.P[0][0], s.P[0][1], s.P[1][0], s.P[1][1], s.P[2][0], s.P[2][1])
+	}
 	return graph.Source(f.fill.key(key), f.draw)
 }
 
@@ -126,26 +139,42 @@ func holePath(h clip.Hole) paint.Path {
 	return path.Transformed(paint.Translate(h.X, h.Y)).Reversed()
 }
 
+// drawnPath is a path with its points as they are on a frame, in units.
+func (a *actor) drawnPath(frame float64) paint.Path {
+	d := a.layer.Card.Path
+	return course(d.Closed, len(d.Points), a.w, a.h, func(i int) (at, bend [4]float64) {
+		n := d.Points[i].ID
+		return a.named(clip.NumberedName(clip.Point, n), frame), a.named(clip.NumberedName(clip.Bend, n), frame)
+	})
+}
+
 func (f figure) draw() *paint.Sheet {
 	path := figures[f.form](&f)
-	if f.hole.Size > 0 && f.form != "line" {
+	if f.hole.Size > 0 && !f.open {
 		path = append(path, holePath(f.hole)...)
 	}
-	margin := 2/f.per + f.pen.Reach()
-	x0, y0 := -f.w/2-margin, -f.h/2-margin
-	if f.form == "line" {
-		y0 = -margin
-		f.h = 0
+	path = path.Waved(f.waves)
+	// A path may lie anywhere about its middle; all others fill their bounds.
+	margin := 2/f.per + f.pen.Reach() + f.waves.Height
+	box := [4]float64{-f.w / 2, -f.h / 2, f.w / 2, f.h / 2}
+	if f.form == "path" {
+		box = path.Bounds()
+		margin = 2/f.per + f.pen.Reach()
+	} else if f.form == "line" {
+		box[1], box[3] = 0, 0
 	}
-	b := paint.NewBitmap(int((f.w+2*margin)*f.per)+1, int((f.h+2*margin)*f.per)+1)
-	m := paint.Translate(-x0, -y0).Then(paint.Scale(f.per, f.per))
+	x0, y0 := box[0]-margin, box[1]-margin
+	w, h := min(box[2]+margin-x0, clip.MaxUnits), min(box[3]+margin-y0, clip.MaxUnits)
+	per := min(f.per, clip.MaxSide/max(w, h, 1))
+	b := paint.NewBitmap(int(w*per)+1, int(h*per)+1)
+	m := paint.Translate(-x0, -y0).Then(paint.Scale(per, per))
 	path = path.Transformed(m)
-	if f.form != "line" {
+	if !f.open {
 		if f.fill.solid() {
 			b.FillPath(path, f.fill.gradient.Stops[0].Colour)
 		} else {
 			x, y := m.Apply(-f.w/2, -f.h/2)
-			b.FillPathShaded(path, f.fill.shader(paint.Box{X: x, Y: y, W: f.w * f.per, H: f.h * f.per}))
+			b.FillPathShaded(path, f.fill.shader(paint.Box{X: x, Y: y, W: f.w * per, H: f.h * per}))
 		}
 	}
 	if f.fills { // only the window has an edge that can be seen
@@ -155,7 +184,7 @@ func (f figure) draw() *paint.Sheet {
 		}
 	}
 	if f.pen.Width > 0 && f.pen.End > f.pen.Start {
-		b.FillPath(path.Drawn(f.pen.Scaled(f.per), 0.1), f.outline)
+		b.FillPath(path.Drawn(f.pen.Scaled(per), 0.1), f.outline)
 	}
-	return paint.NewSheet(b, x0*f.per, y0*f.per, f.per)
+	return paint.NewSheet(b, x0*per, y0*per, per)
 }

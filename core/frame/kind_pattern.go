@@ -1,8 +1,6 @@
 package frame
 
 import (
-	"math"
-
 	"billow/core/clip"
 	"billow/core/graph"
 	"billow/core/paint"
@@ -10,28 +8,36 @@ import (
 
 func init() { kinds[clip.KindPattern] = drawing{picture: (*Stage).pattern} }
 
-// pattern is a grid of figures over the frame and a little beyond it, one of them
-// in the middle.
-func (s *Stage) pattern(a *actor, k look, _ float64) *graph.Node {
-	p, fill := a.layer.Pattern, k.colours[0]
+// pattern is the grid of figures as a whole, over the frame and a little beyond it, for what
+// changes it as a whole.
+func (s *Stage) pattern(a *actor, k look, frame float64) *graph.Node {
+	g, _ := s.gridAt(a, frame)
 	per := s.raster(a, a.w, a.h)
-	return graph.Source(a.content.Text("pattern").Nums(a.w, a.h, per).Colour(fill), func() *paint.Sheet {
-		b := paint.NewBitmap(int(math.Ceil(a.w*per)), int(math.Ceil(a.h*per)))
-		side := p.Apart * p.Size / 100
-		figure := figureOf(p.Form, side)
+	key := a.content.Text("pattern").Nums(a.w, a.h, per, g.dx, g.aside, g.moved[0], g.moved[1], g.turn, g.size).Colour(k.colours[0])
+	return graph.Source(key, func() *paint.Sheet {
+		b := paint.NewBitmap(int(a.w*per)+1, int(a.h*per)+1)
+		figure := figureOf(a.layer.Pattern.Form, g.dx)
+		to := paint.Translate(a.w/2, a.h/2).Then(paint.Scale(per, per))
 		var all paint.Path
-		rows, columns := int(a.h/p.Apart/2)+1, int(a.w/p.Apart/2)+2
-		for y := -rows; y <= rows; y++ {
-			shift := 0.0
-			if y&1 != 0 {
-				shift = p.Apart * p.Shift / 100
-			}
-			for x := -columns; x <= columns; x++ {
-				all = append(all, figure.Transformed(paint.Translate(float64(x)*p.Apart+shift+a.w/2, float64(y)*p.Apart+a.h/2).Then(paint.Scale(per, per)))...)
-			}
+		for _, c := range g.copies([4]float64{-a.w / 2, -a.h / 2, a.w / 2, a.h / 2}, g.dx) {
+			all = append(all, figure.Transformed(c.m.Then(to))...)
 		}
-		b.FillPath(all, fill)
+		b.FillPath(all, k.colours[0])
 		return paint.NewSheet(b, -a.w/2*per, -a.h/2*per, per)
+	})
+}
+
+// patternFigure is one figure of a pattern, as large as all are on a frame.
+func (s *Stage) patternFigure(a *actor, k look, frame float64) *graph.Node {
+	g, _ := s.gridAt(a, frame)
+	side := g.dx * g.size
+	per := s.raster(a, side, side)
+	key := a.content.Text("figure of a pattern").Nums(side, per).Colour(k.colours[0])
+	return graph.Source(key, func() *paint.Sheet {
+		n := int(side*per) + 4
+		b := paint.NewBitmap(n, n)
+		b.FillPath(figureOf(a.layer.Pattern.Form, side*per).Transformed(paint.Translate(float64(n)/2, float64(n)/2)), k.colours[0])
+		return paint.NewSheet(b, -float64(n)/2, -float64(n)/2, per)
 	})
 }
 

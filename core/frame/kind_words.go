@@ -19,7 +19,7 @@ func init() {
 		},
 		picture: (*Stage).wording,
 	}
-	kinds[clip.KindWords], kinds[clip.KindBadge] = drawn, drawn
+	kinds[clip.KindWords], kinds[clip.KindBadge], kinds[clip.KindMarquee] = drawn, drawn, drawn
 }
 
 // standing is where words rest, in units from their middle, when they are so wide and turned.

@@ -63,9 +63,12 @@ func (l *Library) Kept(key graph.Key, draw func() *paint.Sheet) *paint.Sheet {
 func cached[T any](l *Library, key graph.Key, size func(T) int, build func() T) T {
 	l.mu.Lock()
 	if e, ok := l.made[key]; ok {
-		l.recent.MoveToFront(e)
 		defer l.mu.Unlock()
-		return e.Value.(*product).value.(T)
+		l.recent.MoveToFront(e)
+		p := e.Value.(*product)
+		v := p.value.(T)
+		l.sized(p, size(v)) // a picture may have got smaller copies
+		return v
 	}
 	l.mu.Unlock()
 	v := build()
@@ -74,13 +77,20 @@ func cached[T any](l *Library, key graph.Key, size func(T) int, build func() T) 
 	if e, ok := l.made[key]; ok {
 		return e.Value.(*product).value.(T)
 	}
-	p := &product{key, v, size(v)}
+	p := &product{key, v, 0}
 	l.made[key] = l.recent.PushFront(p)
-	l.bytes += p.bytes
+	l.sized(p, size(v))
+	return v
+}
+
+// sized notes how much memory something takes, and forgets what was not used for
+// longest where that is too much.
+func (l *Library) sized(p *product, bytes int) {
+	l.bytes += bytes - p.bytes
+	p.bytes = bytes
 	for l.bytes > l.limit && l.recent.Len() > 1 {
 		old := l.recent.Remove(l.recent.Back()).(*product)
 		delete(l.made, old.key)
 		l.bytes -= old.bytes
 	}
-	return v
 }

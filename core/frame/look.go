@@ -13,8 +13,9 @@ import (
 var looks = func() []bool {
 	out := make([]bool, len(clip.AllProperties))
 	for _, p := range []int{
-		crop, corner, outline, drawStart, drawEnd, dashShift, cornersApart, inner, begin, sweep, letterSpacing, reveal,
+		crop, corner, outline, drawStart, drawEnd, dashShift, cornersApart, inner, begin, sweep, wave, waveLong, waveShift, letterSpacing, reveal,
 		fillColour, emphasisColour, plateColour, outlineColour, fillAngle, fillCentre, fillReach,
+		wallColour, groundColour, lightColour, horizon, horizonSoft, glow, glowAt, glowReach, zoom, pan, tint, tintColour, grainStrength,
 	} {
 		out[p] = true
 	}

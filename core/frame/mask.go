@@ -34,12 +34,19 @@ func (a *actor) masksAt(frame float64) []graph.MaskPart {
 			path = paint.Ellipse(w, h)
 		case "line": // all below it
 			path = paint.Corners(2*beyond, beyond, [4]float64{}).Transformed(paint.Translate(0, beyond/2-more))
+		case "path":
+			path, part.Rim = maskCourse(m.Path, size[0], size[1]), more*shrink
 		default:
 			path = paint.RoundRect(w, h, max(0, corner+min(more, corner)))
 		}
 		place := paint.Rotate(turn).Then(paint.Translate(at[0], at[1])).Then(paint.Scale(shrink, shrink))
 		part.Path = path.Transformed(place)
 		part.Nums = []float64{float64(len(m.Form)), at[0], at[1], size[0], size[1], turn, corner, more, shrink}
+		if m.Path != nil {
+			for _, p := range m.Path.Points {
+				part.Nums = append(part.Nums, p.X, p.Y, p.In[0], p.In[1], p.Out[0], p.Out[1])
+			}
+		}
 		out = append(out, part)
 	}
 	return out
@@ -54,6 +61,7 @@ func masked(n *graph.Node, k look, in space) *graph.Node {
 	parts := make([]graph.MaskPart, len(k.masks))
 	for i, p := range k.masks {
 		p.Feather *= in.unit
+		p.Rim *= in.unit
 		parts[i] = p
 	}
 	return graph.Filtered(n, graph.Masked{Parts: parts, At: in.at, Finest: in.finest})

@@ -97,3 +97,31 @@ func TestAGroupIsMasked(t *testing.T) {
 		t.Errorf("on the left it is %d, where its shadow falls %d", left, right)
 	}
 }
+
+// A mask that was drawn shows what it goes around; its expansion moves its edge out or in evenly.
+func TestAMaskIsDrawnAroundAPart(t *testing.T) {
+	diamond := &clip.DrawnPath{Closed: true}
+	for i, at := range [][2]float64{{0, -50}, {50, 0}, {0, 50}, {-50, 0}} {
+		diamond.Points = append(diamond.Points, clip.PathPoint{ID: i + 1, X: at[0], Y: at[1]})
+	}
+	with := func(expand, feather float64) func(x, y int) bool {
+		return lit(t, repeatedCard(func(_ *clip.Clip, l *clip.Layer) {
+			l.Repeat, l.Values, l.Rest.Size = nil, nil, 800
+			l.Masks = []clip.Mask{{ID: 1, Form: "path", X: 100, W: 400, H: 400, Expand: expand, Feather: feather, Path: diamond}}
+		}), 0)
+	}
+	// Its sides lie 200/√2 = 141 from its middle, which is 100 to the right.
+	for _, at := range []struct {
+		expand float64
+		inside int // from the middle, along a diagonal
+	}{{0, 141}, {40, 181}, {-40, 101}} {
+		white := with(at.expand, 0)
+		d := int(float64(at.inside) / 1.4142)
+		if !white(100+d-4, d-4) || white(100+d+4, d+4) || !white(100-d+4, -d+4) || white(100-d-4, -d-4) {
+			t.Errorf("expanded by %g it does not end %d from its middle", at.expand, at.inside)
+		}
+	}
+	if soft := with(0, 30); !soft(100, 0) || soft(100+140, 140) {
+		t.Error("a soft one does not show its middle alone")
+	}
+}

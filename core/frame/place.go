@@ -85,7 +85,7 @@ func (s *Stage) Pick(frame int, x, y float64) []string {
 		if !ok || p.Opacity < 0.02 {
 			continue
 		}
-		lx, ly := inv.Apply(x, y)
+		lx, ly := s.onCopy(a, env, p, inv, x, y)
 		if abs(lx) > a.w/2 || abs(ly) > a.h/2 {
 			continue
 		}
@@ -129,7 +129,7 @@ func (s *Stage) opaque(a *actor, frame, lx, ly float64) bool {
 	}
 	n, slid := s.picture(a, frame)
 	sheet := graph.Made(s.lib, n)
-	b := sheet.Levels[0]
+	b := sheet.Picture
 	px, py := int(math.Floor((lx-slid[0])*sheet.Per-sheet.X)), int(math.Floor((ly-slid[1])*sheet.Per-sheet.Y))
 	return px >= 0 && py >= 0 && px < b.W && py < b.H && b.Pix[py*b.W+px]>>24 >= 8
 }
@@ -153,6 +153,13 @@ func (s *Stage) Curve(layer, property string) *motion.Curve {
 		return a.numbered[property]
 	}
 	return nil
+}
+
+// Mapping maps the layer's own units about its middle to units from the frame's centre.
+func (p Place) Mapping() paint.Affine {
+	o, r, d := p.Corners[0], p.Corners[1], p.Corners[3]
+	w, h := max(p.Own[0], 1e-9), max(p.Own[1], 1e-9)
+	return paint.Affine{A: (r[0] - o[0]) / w, B: (r[1] - o[1]) / w, C: (d[0] - o[0]) / h, D: (d[1] - o[1]) / h, E: p.X, F: p.Y}
 }
 
 // Box is the bounds of a layer on a frame, units from the frame's centre.

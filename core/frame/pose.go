@@ -38,6 +38,9 @@ const (
 	inner
 	begin
 	sweep
+	wave
+	waveLong
+	waveShift
 	letterSpacing
 	reveal
 	fillColour
@@ -47,6 +50,28 @@ const (
 	fillAngle
 	fillCentre
 	fillReach
+	gapApart
+	patternApart
+	aside
+	moved
+	eachTurn
+	eachSize
+	wallColour
+	groundColour
+	lightColour
+	horizon
+	horizonSoft
+	glow
+	glowAt
+	glowReach
+	zoom
+	pan
+	tint
+	tintColour
+	grainStrength
+	open
+	openTurn
+	openAt
 	time
 	properties // those of effects follow
 )

@@ -192,7 +192,7 @@ func (s *Stage) ready(a *actor) {
 	a.base = slices.Clone(neutral)
 	a.curves = make([]*motion.Curve, len(clip.AllProperties))
 	a.content = s.contentOf(a)
-	for i := fillColour; i <= fillReach; i++ {
+	for i := fillColour; i < time; i++ {
 		if name := clip.AllProperties[i].Name; clip.Has(l.Kind, name) {
 			copy(a.base[i][:], l.Base(name))
 		}
@@ -205,7 +205,7 @@ func (s *Stage) ready(a *actor) {
 		curve := clip.Curve(name, t, a.clock)
 		if i, ok := propertyIndex[name]; ok {
 			a.curves[i] = curve
-			a.still = a.still && !looks[i]
+			a.still = a.still && !looks[i] && (l.Pattern == nil || i < patternApart || i > eachSize)
 			continue
 		}
 		if a.numbered == nil {
@@ -240,6 +240,9 @@ func (s *Stage) fill(a *actor) {
 	a.rest = clip.Rest{Size: a.rest.Size}
 	a.cx, a.cy = 0, 0
 	a.w, a.h = layout.Extent(s.shape)
+	if a.layer.Cutout != nil {
+		a.prop = s.clip.PictureOf(a.layer)
+	}
 }
 
 // resolveOff works out the positions that are "just outside": from the layer's

@@ -70,7 +70,7 @@ func BenchmarkNode(b *testing.B) {
 		{"cut", on(Cut{Left: -300, Top: -300, Right: 300, Bottom: 200, Radius: 40, At: paint.Translate(540, 960)})},
 		{"shadow", on(Silhouette{Sigma: 24, Pixel: 0xFF000000})},
 		{"matte", func(p *Painter, i int) *Node {
-			return Matte(Stack([]*Node{place(p, i)}), Stack([]*Node{place(p, i+900)}))
+			return Matte(Stack([]*Node{place(p, i)}), Stack([]*Node{place(p, i+900)}), nil, Cutting{})
 		}},
 	}
 	for _, e := range effect.All {

@@ -28,7 +28,7 @@ func (c Cut) Apply(in *paint.Sheet, mine bool, pool *paint.Pool) *paint.Sheet {
 	w, h := max(c.Right-c.Left, 0), max(c.Bottom-c.Top, 0)
 	m := paint.Translate((c.Left+c.Right)/2, (c.Top+c.Bottom)/2).Then(c.At).
 		Then(paint.Scale(s.Per, s.Per)).Then(paint.Translate(-s.X, -s.Y))
-	b := s.Levels[0]
+	b := s.Picture
 	// The pixels that the rectangle touches.
 	ex, ey := (math.Abs(m.A)*w+math.Abs(m.C)*h)/2, (math.Abs(m.B)*w+math.Abs(m.D)*h)/2
 	x0, y0 := max(int(math.Floor(max(m.E-ex, 0))), 0), max(int(math.Floor(max(m.F-ey, 0))), 0)

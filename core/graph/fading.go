@@ -14,9 +14,9 @@ func (f Fading) Reach() float64 { return 0 }
 
 // Apply fades.
 func (f Fading) Apply(in *paint.Sheet, mine bool, pool *paint.Pool) *paint.Sheet {
-	out := in.Levels[0].FadedRows(f.From*in.Per-in.Y, f.To*in.Per-in.Y)
+	out := in.Picture.FadedRows(f.From*in.Per-in.Y, f.To*in.Per-in.Y)
 	if mine {
-		pool.Put(in.Levels[0])
+		pool.Put(in.Picture)
 	}
 	return paint.NewSheet(out, in.X, in.Y, in.Per)
 }

@@ -123,8 +123,8 @@ func TestASheetIsOnlyAsLargeAsWhatIsOnIt(t *testing.T) {
 		t.Errorf("two squares of 30 lie in %v", b)
 	}
 	s, mine := p.make(group, p.frame)
-	if !mine || s.Levels[0].W > 80 || s.Levels[0].H > 40 {
-		t.Errorf("their sheet has %d by %d pixels", s.Levels[0].W, s.Levels[0].H)
+	if !mine || s.Picture.W > 80 || s.Picture.H > 40 {
+		t.Errorf("their sheet has %d by %d pixels", s.Picture.W, s.Picture.H)
 	}
 	if s, _ := p.make(Stack(nil), p.frame); s != nil {
 		t.Error("nothing has a sheet")
@@ -159,7 +159,7 @@ func TestAMatteCutsToWhatAnotherCovers(t *testing.T) {
 	dst := paint.NewBitmap(100, 100)
 	in := Stack([]*Node{p.Place(square(40, red), at(40, 40))})
 	by := Stack([]*Node{p.Place(square(40, blue), at(60, 60))})
-	p.Draw(dst, []*Node{p.Place(Matte(in, by), at(0, 0))})
+	p.Draw(dst, []*Node{p.Place(Matte(in, by, nil, Cutting{}), at(0, 0))})
 	for y := range 100 {
 		for x := range 100 {
 			want := uint32(0xFF000000)
@@ -172,7 +172,7 @@ func TestAMatteCutsToWhatAnotherCovers(t *testing.T) {
 		}
 	}
 	// A matte of nothing leaves nothing.
-	p.Draw(dst, []*Node{p.Place(Matte(in, Stack(nil)), at(0, 0))})
+	p.Draw(dst, []*Node{p.Place(Matte(in, Stack(nil), nil, Cutting{}), at(0, 0))})
 	if dst.Pix[50*100+50] != 0xFF000000 {
 		t.Error("cut to nothing something is left")
 	}
@@ -184,7 +184,7 @@ func TestACutHasSoftEdges(t *testing.T) {
 	in := paint.NewSheet(b, 0, 0, 1)
 	cut := Cut{Left: 4.5, Top: 3, Right: 12, Bottom: 10, At: paint.Identity()}
 	out := cut.Apply(in, false, nil)
-	o := out.Levels[0]
+	o := out.Picture
 	if out.X != 4 || out.Y != 3 || o.W != 8 || o.H != 7 {
 		t.Fatalf("it is %d by %d at %g,%g", o.W, o.H, out.X, out.Y)
 	}
@@ -197,14 +197,14 @@ func TestACutHasSoftEdges(t *testing.T) {
 	}
 	for _, r := range [][4]float64{{30, 30, 40, 40}, {5, 5, 5, 9}, {9, 9, 2, 2}, {-9, -9, -2, -2}} {
 		cut := Cut{Left: r[0], Top: r[1], Right: r[2], Bottom: r[3], Radius: 3, At: paint.Identity()}
-		if o := cut.Apply(in, false, nil).Levels[0]; o.Pix[0] != 0 || o.W != 1 {
+		if o := cut.Apply(in, false, nil).Picture; o.Pix[0] != 0 || o.W != 1 {
 			t.Errorf("%v leaves %d by %d", r, o.W, o.H)
 		}
 	}
 	// Turned by 45 degrees a square of 10 covers 100 pixels still.
 	turned := Cut{Left: -5, Top: -5, Right: 5, Bottom: 5, At: paint.Rotate(45).Then(paint.Translate(10, 10))}
 	sum := 0.0
-	for _, p := range turned.Apply(in, false, nil).Levels[0].Pix {
+	for _, p := range turned.Apply(in, false, nil).Picture.Pix {
 		sum += float64(p>>24) / 255
 	}
 	if math.Abs(sum-100) > 0.5 {
@@ -242,7 +242,7 @@ func random(p *Painter, c [12]int) []*Node {
 	inside := []*Node{p.Place(square(30, red), at(30+n(1), 30)), p.Place(square(30, blue), Placement{At: paint.Rotate(20 * n(2)).Then(paint.Translate(55, 45)), Opacity: 0.8})}
 	whole := Stack(inside)
 	if c[3] > 0 {
-		whole = Matte(whole, Stack([]*Node{p.Place(square(50, red), at(50+20*n(4), 40))}))
+		whole = Matte(whole, Stack([]*Node{p.Place(square(50, red), at(50+20*n(4), 40))}), nil, Cutting{})
 	}
 	if c[5] > 0 {
 		whole = Filtered(whole, Cut{Left: 20 + n(6), Top: 20, Right: 70, Bottom: 60, Radius: 8, At: paint.Identity()})

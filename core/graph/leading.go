@@ -25,7 +25,7 @@ type lead struct {
 
 func (l lead) make(p *Painter, n *Node, area image.Rectangle) (*paint.Sheet, bool) {
 	from, to := p.copied(n.in[0], area), p.copied(n.in[1], area)
-	l.by.Mix(to.Levels[0], from.Levels[0], l.progress)
-	p.pool.Put(from.Levels[0])
+	l.by.Mix(to.Picture, from.Picture, l.progress)
+	p.pool.Put(from.Picture)
 	return to, true
 }

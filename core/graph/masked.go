@@ -1,6 +1,7 @@
 package graph
 
 import (
+	"image"
 	"math"
 
 	"billow/core/paint"
@@ -12,6 +13,7 @@ type MaskPart struct {
 	Mode    string     // add, subtract or intersect
 	Invert  bool
 	Feather float64 // standard deviation, units of the space
+	Rim     float64 // units by which its edge lies further out, or further in
 	Nums    []float64
 }
 
@@ -26,7 +28,7 @@ type Masked struct {
 func (m Masked) Key(k Key) Key {
 	k = k.Text("masked").Nums(m.Finest).Matrix(m.At)
 	for _, p := range m.Parts {
-		k = k.Text(p.Mode).Nums(p.Feather).Nums(p.Nums...)
+		k = k.Text(p.Mode).Nums(p.Feather, p.Rim).Nums(p.Nums...)
 		if p.Invert {
 			k = k.Word(1)
 		}
@@ -40,45 +42,120 @@ func (m Masked) Reach() float64 { return 0 }
 // Apply masks. What the first one does not add to is all there is.
 func (m Masked) Apply(in *paint.Sheet, mine bool, pool *paint.Pool) *paint.Sheet {
 	s := in.Reduced(m.Finest)
-	b := s.Levels[0]
+	b := s.Picture
 	at := m.At.Then(paint.Scale(s.Per, s.Per)).Then(paint.Translate(-s.X, -s.Y))
-	var all *paint.Mask
+	parts := make([]maskPlane, len(m.Parts))
+	all := image.Rect(0, 0, b.W, b.H)
+	shows := all
 	for i, p := range m.Parts {
-		one := p.cover(at, s.Per, b.W, b.H)
+		parts[i] = maskPlane{MaskPart: p, path: p.Path.Transformed(at), sigma: p.Feather * s.Per, rim: p.Rim * s.Per}
+		shows = parts[i].leaves(shows, i == 0).Intersect(all)
+	}
+	if shows.Empty() {
+		shows = image.Rect(0, 0, 1, 1)
+	}
+	var mask *paint.Mask
+	for i, p := range parts {
+		one := p.cover(shows)
 		switch {
 		case i == 0 && p.Mode == "subtract":
 			one.Invert()
-			all = one
+			mask = one
 		case i == 0:
-			all = one
+			mask = one
 		default:
-			all.Combine(one, p.Mode)
+			mask.Combine(one, p.Mode)
 		}
 	}
-	out := pool.Get(b.W, b.H)
-	copy(out.Pix, b.Pix)
-	out.Cut(all)
-	if mine {
-		pool.Put(in.Levels[0])
+	out := pool.Get(shows.Dx(), shows.Dy())
+	for y := range out.H {
+		copy(out.Pix[y*out.W:(y+1)*out.W], b.Pix[(y+shows.Min.Y)*b.W+shows.Min.X:])
 	}
-	return paint.NewSheet(out, s.X, s.Y, s.Per)
+	out.Cut(mask)
+	if mine {
+		pool.Put(in.Picture)
+	}
+	return paint.NewSheet(out, s.X+float64(shows.Min.X), s.Y+float64(shows.Min.Y), s.Per)
 }
 
-// cover is how much of each pixel of a plane a part shows.
-func (p MaskPart) cover(at paint.Affine, per float64, w, h int) *paint.Mask {
-	sigma := p.Feather * per
-	margin := 0
-	if sigma > 0 {
-		margin = int(math.Ceil(3*sigma)) + 1
+// maskPlane is a part on the pixels of a picture.
+type maskPlane struct {
+	MaskPart
+	path  paint.Path
+	sigma float64 // pixels
+	rim   float64 // pixels
+}
+
+// box is the pixels that the part's path covers, at least faintly.
+func (p maskPlane) box() image.Rectangle {
+	b := p.path.Bounds()
+	whole := func(v float64) int { return int(min(max(v, -far), far)) }
+	margin := math.Ceil(3*p.sigma+max(p.rim, 0)) + 1
+	if !(b[0] <= b[2]) {
+		return image.Rectangle{}
 	}
-	far := paint.Translate(float64(margin), float64(margin))
-	one := paint.PathMask(p.Path.Transformed(at.Then(far)), w+2*margin, h+2*margin)
-	if sigma > 0 {
+	return image.Rect(whole(math.Floor(b[0]-margin)), whole(math.Floor(b[1]-margin)), whole(math.Ceil(b[2]+margin)), whole(math.Ceil(b[3]+margin)))
+}
+
+// leaves is what may still be seen of what may be seen before the part.
+func (p maskPlane) leaves(shows image.Rectangle, first bool) image.Rectangle {
+	everywhere := image.Rect(-far, -far, far, far)
+	box := p.box()
+	if p.Invert {
+		box = everywhere
+	}
+	switch {
+	case p.Mode == "subtract" && first:
+		return everywhere
+	case p.Mode == "subtract":
+		return shows
+	case p.Mode == "intersect" || first:
+		return box.Intersect(shows)
+	}
+	return shows.Union(box)
+}
+
+// softest is the largest standard deviation, in pixels, with which a plane is blurred; what is
+// softer is made from a smaller one.
+const softest = 6
+
+// cover is how much of each pixel of a part of the plane the part shows.
+func (p maskPlane) cover(of image.Rectangle) *paint.Mask {
+	sigma, octaves := p.sigma, 0
+	for sigma > softest {
+		sigma, octaves = sigma/2, octaves+1
+	}
+	var one *paint.Mask
+	if sigma == 0 {
+		one = p.filled(paint.Translate(-float64(of.Min.X), -float64(of.Min.Y)), 1, of.Dx(), of.Dy())
+	} else {
+		margin := int(math.Ceil(3*sigma)) + 2
+		scale := math.Ldexp(1, -octaves)
+		m := paint.Translate(-float64(of.Min.X), -float64(of.Min.Y)).Then(paint.Scale(scale, scale)).
+			Then(paint.Translate(float64(margin), float64(margin)))
+		w, h := of.Dx()>>octaves+1, of.Dy()>>octaves+1
+		one = p.filled(m, scale, w+2*margin, h+2*margin)
 		one.Blur(sigma)
-		one = one.Within(margin)
+		by := float64(margin << octaves)
+		one = one.Enlarged(octaves, by, by, of.Dx(), of.Dy())
 	}
 	if p.Invert {
 		one.Invert()
+	}
+	return one
+}
+
+// filled is the part on a plane to which m maps its pixels, scaled so.
+func (p maskPlane) filled(m paint.Affine, scale float64, w, h int) *paint.Mask {
+	path := p.path.Transformed(m)
+	one := paint.PathMask(path, w, h)
+	if p.rim != 0 {
+		how := "add"
+		if p.rim < 0 {
+			how = "subtract"
+		}
+		along := paint.Pen{Width: 2 * math.Abs(p.rim) * scale, End: 1}
+		one.Combine(paint.PathMask(path.Drawn(along, 0.1), w, h), how)
 	}
 	return one
 }

@@ -79,23 +79,6 @@ func (stack) paint(p *Painter, n *Node, dst *paint.Sheet) {
 	}
 }
 
-// Matte is a node cut to what another one covers.
-func Matte(in, by *Node) *Node {
-	return &Node{
-		Key: Key{}.Word(matteNode).Of(in.Key).Of(by.Key), Bounds: in.Bounds.Intersect(by.Bounds),
-		in: []*Node{in, by}, op: matte{},
-	}
-}
-
-type matte struct{}
-
-func (matte) make(p *Painter, n *Node, area image.Rectangle) (*paint.Sheet, bool) {
-	s, by := p.copied(n.in[0], area), p.copied(n.in[1], area)
-	s.Levels[0].CutByAlpha(by.Levels[0])
-	p.pool.Put(by.Levels[0])
-	return s, true
-}
-
 // Shared tells that a node is used more than once on a frame, and how far beyond
 // the frame, in pixels, it is needed.
 func (n *Node) Shared(margin float64) *Node {

@@ -37,7 +37,7 @@ func (o Outline) Apply(in *paint.Sheet, _ bool, _ *paint.Pool) *paint.Sheet {
 	s := in.Reduced(o.Finest)
 	width := o.pixels(s.Per)
 	margin := (int(width)/outlineMargin + 1) * outlineMargin
-	b := s.Levels[0]
+	b := s.Picture
 	d := o.Distances(o.Of.Text("distances").Nums(s.Per, float64(margin)), func() *paint.Distances {
 		return paint.DistancesAround(b, margin)
 	})

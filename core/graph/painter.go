@@ -87,6 +87,9 @@ func (n *Node) faded(share float64) *Node {
 	case placed:
 		o.Opacity *= share
 		out.op = o
+	case washed:
+		o.Opacity *= share
+		out.op = o
 	case lain:
 		o.Opacity *= share
 		out.op = o
@@ -110,7 +113,7 @@ func (p *Painter) forget() {
 	for k, h := range p.kept {
 		if h.turn != p.turn {
 			delete(p.kept, k)
-			p.pool.Put(h.sheet.Levels[0])
+			p.pool.Put(h.sheet.Picture)
 		}
 	}
 	for k, turn := range p.made {
@@ -174,7 +177,7 @@ func (p *Painter) make(n *Node, need image.Rectangle) (s *paint.Sheet, mine bool
 
 func (p *Painter) keep(k Key, h *held) {
 	if old := p.kept[k]; old != nil {
-		p.pool.Put(old.sheet.Levels[0])
+		p.pool.Put(old.sheet.Picture)
 	}
 	p.kept[k] = h
 }

@@ -28,9 +28,16 @@ func (p *Painter) Place(in *Node, at Placement) *Node {
 		n.op = lain{at}
 		return n
 	}
+	if w, ok := in.op.(wash); ok && len(at.Moved) == 0 {
+		if on, ok := w.onto(at.At); ok {
+			n.op = washed{at, w, on}
+			n.Bounds = image.Rect(0, 0, w.w, w.h).Add(on)
+			return n
+		}
+	}
 	s := p.own(in)
 	n.op = placed{at, s}
-	w, h := s.Levels[0].W, s.Levels[0].H
+	w, h := s.Picture.W, s.Picture.H
 	all := image.Rect(0, 0, w, h)
 	m := s.Matrix()
 	if len(at.Moved) == 0 {
@@ -84,7 +91,7 @@ func (o lain) paint(p *Painter, n *Node, dst *paint.Sheet) {
 	}
 	p.draw(dst, s, o.Placement)
 	if mine {
-		p.pool.Put(s.Levels[0])
+		p.pool.Put(s.Picture)
 	}
 }
 
@@ -92,18 +99,18 @@ func (o lain) paint(p *Painter, n *Node, dst *paint.Sheet) {
 func (p *Painter) draw(dst, s *paint.Sheet, at Placement) {
 	m, shift := s.Matrix(), paint.Translate(-dst.X, -dst.Y)
 	if len(at.Moved) == 0 {
-		p.brush.Draw(dst.Levels[0], &s.Pyramid, m.Then(at.At).Then(shift), at.Opacity, at.Blend)
+		p.brush.Draw(dst.Picture, &s.Pyramid, m.Then(at.At).Then(shift), at.Opacity, at.Blend)
 		return
 	}
 	p.places = p.places[:0]
 	for _, by := range at.Moved {
 		p.places = append(p.places, m.Then(by).Then(shift))
 	}
-	p.brush.DrawMoved(dst.Levels[0], &s.Pyramid, p.places, at.Opacity, at.Blend)
+	p.brush.DrawMoved(dst.Picture, &s.Pyramid, p.places, at.Opacity, at.Blend)
 }
 
 // area is the pixels of the frame that a sheet covers.
 func area(s *paint.Sheet) image.Rectangle {
-	b := s.Levels[0]
+	b := s.Picture
 	return image.Rect(0, 0, b.W, b.H).Add(image.Pt(int(s.X), int(s.Y)))
 }

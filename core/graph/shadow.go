@@ -29,10 +29,10 @@ func (s Silhouette) Apply(in *paint.Sheet, mine bool, pool *paint.Pool) *paint.S
 	at := effect.ForBlur(in, sigma)
 	sigma *= at.Per
 	margin := int(math.Ceil(3*sigma)) + 1
-	mask := paint.AlphaMask(at.Levels[0], margin)
+	mask := paint.AlphaMask(at.Picture, margin)
 	mask.Blur(sigma)
 	if mine {
-		pool.Put(in.Levels[0])
+		pool.Put(in.Picture)
 	}
 	return paint.NewSheet(mask.Coloured(s.Pixel), at.X-float64(margin), at.Y-float64(margin), at.Per)
 }

@@ -153,3 +153,39 @@ func spread(p uint32) uint64 {
 func packed(v uint64) uint32 {
 	return uint32(v)&0x00FF00FF | uint32(v>>24)&0xFF00FF00
 }
+
+// Wrapped is the bitmap with a margin in which it goes on from its other side.
+func (b *Bitmap) Wrapped(margin int) *Bitmap {
+	out := NewBitmap(b.W+2*margin, b.H+2*margin)
+	around := func(v, n int) int { return ((v-margin)%n + n) % n }
+	for y := range out.H {
+		from := b.Pix[around(y, b.H)*b.W:][:b.W]
+		to := out.Pix[y*out.W:][:out.W]
+		for x := range to {
+			to[x] = from[around(x, b.W)]
+		}
+	}
+	return out
+}
+
+// Tinted is the bitmap with a share of the colours of a pixel instead of its own: hue and
+// saturation, while light and dark stay, as the blend mode "color" of W3C Compositing has it.
+func (b *Bitmap) Tinted(by uint32, share float64) *Bitmap {
+	out := NewBitmap(b.W, b.H)
+	alpha := uint32(min(max(share, 0), 1)*256 + 0.5)
+	over := make([]uint32, b.W)
+	for y := range b.H {
+		row := out.Pix[y*b.W:][:b.W]
+		copy(row, b.Pix[y*b.W:])
+		for x, p := range row {
+			over[x] = faded(by, uint8(p>>24))
+		}
+		blendRow(row, over, alpha, BlendNamed("color"))
+		for x, p := range b.Pix[y*b.W:][:b.W] {
+			if a, now := p>>24, row[x]>>24; now > a {
+				row[x] = faded(row[x], uint8((a*255+now/2)/now)) // no more of it than there was
+			}
+		}
+	}
+	return out
+}

@@ -24,19 +24,32 @@ func AlphaMask(b *Bitmap, margin int) *Mask {
 // Blur is a Gaussian blur with a standard deviation in pixels, approximated by
 // three passes of box filters in each direction. The widths of the boxes are
 // chosen so that their variances add up to the Gaussian's (Kovesi, "Fast Almost-
-// Gaussian Filtering", 2010). Beyond the edges lies nothing.
+// Gaussian Filtering", 2010). Beyond the edges lies nothing. Between the passes there
+// are 16 bits, so that their rounding cannot be seen.
 func (m *Mask) Blur(sigma float64) {
 	if sigma < 0.3 {
 		return
 	}
-	from := make([]uint8, max(m.W, m.H))
-	for _, width := range boxes(sigma) {
-		for y := range m.H {
-			boxLine(m.Pix[y*m.W:], 1, m.W, width, from)
+	widths := boxes(sigma)
+	n := max(m.W, m.H)
+	a, b := make([]uint16, m.W*m.H), make([]uint16, max(n, m.W*m.H))
+	for y := range m.H {
+		row, line := a[y*m.W:][:m.W], b[:m.W]
+		for x, v := range m.Pix[y*m.W:][:m.W] {
+			row[x] = uint16(v) << 8
 		}
-		for x := range m.W {
-			boxLine(m.Pix[x:], m.W, m.H, width, from)
-		}
+		boxAcross(line, row, widths[0])
+		boxAcross(row, line, widths[1])
+		boxAcross(line, row, widths[2])
+		copy(row, line)
+	}
+	sums := make([]uint32, m.W)
+	for _, width := range widths {
+		boxDown(b, a, m.W, m.H, width, sums)
+		a, b = b, a
+	}
+	for i := range m.Pix {
+		m.Pix[i] = uint8((uint32(a[i]) + 128) >> 8)
 	}
 }
 
@@ -59,28 +72,58 @@ func boxes(sigma float64) [3]int {
 	return out
 }
 
-// boxLine averages a line of n pixels, stride apart, over an odd width.
-func boxLine(line []uint8, stride, n, width int, from []uint8) {
-	if width <= 1 {
-		return
+// A box divides by its width with a multiplication, rounded to the nearest.
+func boxScale(width int) uint64 { return uint64((1<<24 + width/2) / width) }
+
+func boxMean(sum uint32, scale uint64) uint16 {
+	return uint16(min((uint64(sum)*scale+1<<23)>>24, 255<<8))
+}
+
+// boxAcross averages a row over an odd width.
+func boxAcross(dst, src []uint16, width int) {
+	n, r, scale := len(src), width/2, boxScale(width)
+	sum := uint32(0)
+	for _, v := range src[:min(r, n)] {
+		sum += uint32(v)
 	}
-	from = from[:n]
-	for i := range from {
-		from[i] = line[i*stride]
-	}
-	r, sum := width/2, uint32(0)
-	for i := 0; i < min(r, n); i++ {
-		sum += uint32(from[i])
-	}
-	// Division by the width as a multiplication, rounded to the nearest.
-	scale := uint32((1<<22 + width/2) / width)
-	for i := range n {
+	for i := range dst[:n] {
 		if i+r < n {
-			sum += uint32(from[i+r])
+			sum += uint32(src[i+r])
 		}
-		line[i*stride] = uint8(min((uint64(sum)*uint64(scale)+1<<21)>>22, 255))
-		if i-r >= 0 {
-			sum -= uint32(from[i-r])
+		dst[i] = boxMean(sum, scale)
+		if i >= r {
+			sum -= uint32(src[i-r])
+		}
+	}
+}
+
+// boxDown averages all columns over an odd width; sums is room for a row.
+func boxDown(dst, src []uint16, w, h, width int, sums []uint32) {
+	clear(sums)
+	r, scale := width/2, boxScale(width)
+	add := func(y int) {
+		for x, v := range src[y*w:][:len(sums)] {
+			sums[x] += uint32(v)
+		}
+	}
+	for y := range min(r, h) {
+		add(y)
+	}
+	for y := range h {
+		if y+r < h {
+			add(y + r)
+		}
+		out := dst[y*w:][:len(sums)]
+		if y < r {
+			for x, sum := range sums {
+				out[x] = boxMean(sum, scale)
+			}
+			continue
+		}
+		old := src[(y-r)*w:][:len(sums)]
+		for x, sum := range sums {
+			out[x] = boxMean(sum, scale)
+			sums[x] = sum - uint32(old[x])
 		}
 	}
 }

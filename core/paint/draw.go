@@ -1,6 +1,9 @@
 package paint
 
-import "math"
+import (
+	"image"
+	"math"
+)
 
 // Brush draws transformed pictures. It keeps scratch memory, so one
 // brush serves one goroutine.
@@ -19,11 +22,11 @@ func (br *Brush) Draw(dst *Bitmap, p *Pyramid, m Affine, opacity float64, mode B
 	if !ok || alpha == 0 {
 		return
 	}
-	if br.copyWhole(dst, p.Levels[0], m, alpha, mode) {
+	if br.copyWhole(dst, p.Picture, m, alpha, mode) {
 		return
 	}
 	br.room(dst.W)
-	edge := edgeOf(p.Levels[0], m)
+	edge := edgeOf(p.Picture, m)
 	from := reading(p, inv)
 	y0, y1 := edge.rows(dst.H)
 	for y := y0; y < y1; y++ {
@@ -114,10 +117,35 @@ func thinned(p uint32, share uint64) uint32 {
 	return packed((spread(p)*share + 0x80*lanes) >> 8 & byteLanes)
 }
 
+// Darkened is a pixel of whose colour a share, in 256ths, is black.
+func Darkened(p, share uint32) uint32 {
+	return thinned(p, uint64(256-share))&0xFFFFFF | p&0xFF000000
+}
+
 // over is source-over of W3C Compositing: s + d (1 - alpha of s), the product
 // rounded to the nearest of 255ths in all four lanes at once.
 func over(d, s uint32) uint32 {
 	t := spread(d)*uint64(255-s>>24) + 0x80*lanes
 	t = (t + t>>8&byteLanes) >> 8 & byteLanes
 	return packed(t) + s
+}
+
+// Shade paints what a shader shows onto a part of dst, whose pixel (x, y) is number
+// (x, y) plus off of the shader's.
+func (br *Brush) Shade(dst *Bitmap, s Shader, part image.Rectangle, off image.Point, opacity float64, mode Blend) {
+	alpha := uint32(math.Round(min(max(opacity, 0), 1) * 256))
+	if alpha == 0 || part.Empty() {
+		return
+	}
+	br.room(part.Dx())
+	row, covers := br.row[:part.Dx()], alpha == 256 && mode == Normal && s.Opaque()
+	for y := part.Min.Y; y < part.Max.Y; y++ {
+		to := dst.Pix[y*dst.W+part.Min.X : y*dst.W+part.Max.X]
+		if covers {
+			s.Row(part.Min.X+off.X, y+off.Y, to)
+			continue
+		}
+		s.Row(part.Min.X+off.X, y+off.Y, row)
+		composite(to, row, alpha, mode)
+	}
 }

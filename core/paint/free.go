@@ -161,6 +161,16 @@ func (s *free) at(x, y float64) [4]float64 {
 	return [4]float64{r * k, g * k, b * k, alpha}
 }
 
+// Opaque tells that all points are.
+func (s *free) Opaque() bool {
+	for _, p := range s.points {
+		if p.alpha < 255 {
+			return false
+		}
+	}
+	return true
+}
+
 func floorDiv(a, b int) int {
 	q := a / b
 	if a%b < 0 {

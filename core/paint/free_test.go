@@ -71,14 +71,19 @@ func TestAClearPointHasNoColour(t *testing.T) {
 	}
 }
 
-// The arc tangent is exact enough for a gradient of thousands of steps.
-func TestTurnsAgreeWithTheArcTangent(t *testing.T) {
-	for i := range 3600 {
-		a := float64(i) / 3600 * 2 * math.Pi
-		got := float64(turns(float32(math.Sin(a)*7), float32(-math.Cos(a)*7)))
-		want := a / (2 * math.Pi)
-		if d := math.Abs(got - want); d > 1e-6 && d < 1-1e-6 {
-			t.Fatalf("at %g turns it is %g", want, got)
+// A conic gradient from black to white tells the direction of each pixel.
+func TestAConicGradientGoesRoundItsCentre(t *testing.T) {
+	for _, from := range []float64{0, 35, 180, 270, 359} {
+		g := Gradient{Run: Conic, Stops: []Stop{{0, colour.RGB(0)}, {1, colour.RGB(0xFFFFFF)}}, Angle: from, X: 0.5, Y: 0.4}
+		b := NewBitmap(120, 80)
+		b.Shade(g.Shader(Box{W: 120, H: 80}))
+		for i, p := range b.Pix {
+			x, y := float64(i%120)+0.5-60, float64(i/120)+0.5-32
+			turns := math.Atan2(x, -y)/(2*math.Pi) - from/360
+			want := 255 * (turns - math.Floor(turns))
+			if got := float64(p & 255); math.Abs(got-want) > 1 && math.Abs(got-want) < 254 {
+				t.Fatalf("from %g, at %g,%g it is %g, not %g", from, x, y, got, want)
+			}
 		}
 	}
 }

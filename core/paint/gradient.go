@@ -67,6 +67,8 @@ func (s plain) Row(_, _ int, dst []uint32) {
 	}
 }
 
+func (s plain) Opaque() bool { return s >= 0xFF000000 }
+
 type linear struct {
 	*ramp
 	cx, cy, dx, dy float64
@@ -76,8 +78,12 @@ func (s linear) Row(x, y int, dst []uint32) {
 	d := dithers(y)
 	t := ((float64(x)+0.5-s.cx)*s.dx+(float64(y)+0.5-s.cy)*s.dy+0.5)*steps + 0.5
 	dt := s.dx * steps
+	// In fixed point with 32 fractional bits: at most 2^20 steps lie beyond an end.
+	const most = 1 << 30
+	at, by := int64(min(max(t, -most), most)*one), int64(dt*one)
 	for i := range dst {
-		dst[i] = s.at(t + float64(i)*dt).pixel(d[(x+i)&3])
+		dst[i] = s.at(int(at >> fraction)).pixel(d[(x+i)&3])
+		at += by
 	}
 }
 
@@ -91,86 +97,75 @@ func (s radial) Row(x, y int, dst []uint32) {
 	dy, k := float64(y)+0.5-s.cy, s.k*steps
 	for i := range dst {
 		dx := float64(x+i) + 0.5 - s.cx
-		dst[i] = s.at(math.Sqrt(dx*dx+dy*dy)*k + 0.5).pixel(d[(x+i)&3])
+		dst[i] = s.at(int(math.Sqrt(dx*dx+dy*dy)*k + 0.5)).pixel(d[(x+i)&3])
 	}
 }
 
 type conic struct {
 	*ramp
 	cx, cy float64
-	from   float32 // turns, 0..1
+	from   float32 // turns, 0 or more and less than 1
 }
 
+// Row goes through what lies more to the left of the centre than above or below it, what
+// lies more above or below it, and what lies more to the right, since each is reckoned by
+// one arc tangent.
 func (s conic) Row(x, y int, dst []uint32) {
 	d := dithers(y)
 	dy := float32(float64(y) + 0.5 - s.cy)
-	for i := range dst {
-		t := turns(float32(float64(x+i)+0.5-s.cx), dy) - s.from
-		if t < 0 {
+	high := float64(max(dy, -dy))
+	split := func(at float64) int { return int(min(max(math.Ceil(at-0.5)-float64(x), 0), float64(len(dst)))) }
+	left, right := split(s.cx-high), split(s.cx+high)
+	put := func(i int, turns float32) {
+		t := turns - s.from
+		for t < 0 {
 			t++
 		}
-		dst[i] = s.at(float64(t)*steps + 0.5).pixel(d[(x+i)&3])
+		dst[i] = s.at(int(t*steps + 0.5)).pixel(d[(x+i)&3])
+	}
+	dx := float32(float64(x) + 0.5 - s.cx)
+	for i := range left {
+		put(i, 0.75+arcTangent(dy/min(dx+float32(i), -1e-6)))
+	}
+	begin, by := float32(0), -1/dy // about up, or about down
+	if dy > 0 {
+		begin = 0.5
+	}
+	for i := left; i < right; i++ {
+		put(i, begin+arcTangent((dx+float32(i))*by))
+	}
+	for i := right; i < len(dst); i++ {
+		put(i, 0.25+arcTangent(dy/max(dx+float32(i), 1e-6)))
 	}
 }
 
-// turns is the direction of a vector, 0..1, from up clockwise, exact to a millionth of
-// a degree or so.
-func turns(x, y float32) float32 {
-	ax, ay := x, y
-	if x < 0 {
-		ax = -x
-	}
-	if y < 0 {
-		ay = -y
-	}
-	var a float32
-	switch {
-	case ax < ay:
-		a = arcTangent(ax / ay)
-	case ax > 0:
-		a = 0.25 - arcTangent(ay/ax)
-	}
-	if y > 0 {
-		a = 0.5 - a
-	}
-	if x < 0 {
-		a = 1 - a
-	}
-	return a
-}
-
-// arcTangent is that of 0..1, in turns.
+// arcTangent is that of -1..1, in turns (Abramowitz and Stegun, Handbook of Mathematical
+// Functions, 4.4.47: within 0.00001 radians).
 func arcTangent(z float32) float32 {
-	z *= arcs - 1
-	i := int(z)
-	return arcTangents[i] + (arcTangents[i+1]-arcTangents[i])*(z-float32(i))
+	q := z * z
+	return z * (0.9998660 + q*(-0.3302995+q*(0.1801410+q*(-0.0851330+q*0.0208351)))) / (2 * math.Pi)
 }
-
-const arcs = 1025
-
-// arcTangents are the arc tangents of 0..1, in turns; the last stands twice.
-var arcTangents = func() (t [arcs + 1]float32) {
-	for i := range t {
-		t[i] = float32(math.Atan(float64(min(i, arcs-1))/(arcs-1)) / (2 * math.Pi))
-	}
-	return t
-}()
 
 // steps is into how many pieces the way of a gradient is divided: enough for a hard
 // edge to lie within a quarter of a pixel of its place, and few enough for a cache.
 const steps = 4096
 
 // ramp is the colours of a gradient from one end to the other.
-type ramp [steps + 1]tint
+type ramp struct {
+	tints  [steps + 1]tint
+	opaque bool
+}
 
 // at is the colour at so many steps of the way, and at its end beyond it.
-func (r *ramp) at(step float64) tint {
-	i := int(step)
-	if uint(i) > steps {
-		i = steps &^ (i >> 63) // before the beginning, or after the end
+func (r *ramp) at(step int) tint {
+	if uint(step) > steps {
+		step = steps &^ (step >> 63) // before the beginning, or after the end
 	}
-	return r[i]
+	return r.tints[step]
 }
+
+// Opaque tells that all colours are.
+func (r *ramp) Opaque() bool { return r.opaque }
 
 func newRamp(stops []Stop) *ramp {
 	colours := make([][4]float64, len(stops))
@@ -180,8 +175,11 @@ func newRamp(stops []Stop) *ramp {
 			colours[i][k] = float64(p >> (8 * k) & 255)
 		}
 	}
-	r, i := new(ramp), 0 // i is the stop before a step
-	for step := range r {
+	r, i := &ramp{opaque: true}, 0 // i is the stop before a step
+	for _, s := range stops {
+		r.opaque = r.opaque && s.Colour.A == 255
+	}
+	for step := range r.tints {
 		t := float64(step) / steps
 		for i+1 < len(stops) && t >= stops[i+1].At {
 			i++
@@ -193,7 +191,7 @@ func newRamp(stops []Stop) *ramp {
 				c[k] += (v - c[k]) * share
 			}
 		}
-		r[step] = tintOf(c)
+		r.tints[step] = tintOf(c)
 	}
 	return r
 }

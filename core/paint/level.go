@@ -3,6 +3,7 @@ package paint
 import (
 	"math"
 	"sync"
+	"sync/atomic"
 
 	"billow/core/alike"
 )
@@ -10,50 +11,64 @@ import (
 // Pyramid is a picture with prefiltered copies, each half as large as the one
 // before, and others between two of these, so that it can be drawn at any size
 // without shimmering. The copies lie one over the other: pixel i of
-// level n covers what pixels i 2^n onwards of the picture do.
+// level n covers what pixels i 2^n onwards of the picture do. A copy is made when
+// it is needed first.
 type Pyramid struct {
-	Levels []*Bitmap
-	halves []*between // after each level, shared by all who share the levels
+	Picture *Bitmap
+	octaves []*octave     // shared by all who share the picture
+	made    *atomic.Int64 // bytes of all copies that are made
 }
 
-// between are the copies between a level and the next, each made when it is
-// needed first.
-type between struct {
-	once [perOctave - 1]sync.Once
-	b    [perOctave - 1]*Bitmap
+// octave is the copies of a level that are between it and the next, and that.
+type octave struct {
+	half    lesser
+	between [perOctave - 1]lesser
 }
 
-// NewPyramid makes the smaller copies.
+// lesser is a copy that is made once.
+type lesser struct {
+	once sync.Once
+	b    *Bitmap
+}
+
+// lesser is a copy, made if it is not yet.
+func (p *Pyramid) lesser(c *lesser, b *Bitmap, smaller func(*Bitmap) *Bitmap) *Bitmap {
+	c.once.Do(func() {
+		c.b = smaller(b)
+		p.made.Add(int64(4 * len(c.b.Pix)))
+	})
+	return c.b
+}
+
+// NewPyramid is a picture that has smaller copies.
 func NewPyramid(b *Bitmap) *Pyramid {
-	p := &Pyramid{Levels: []*Bitmap{b}}
-	for b.W > 1 || b.H > 1 {
-		b = halve(b)
-		p.Levels = append(p.Levels, b)
-		p.halves = append(p.halves, &between{})
+	p := &Pyramid{Picture: b, made: new(atomic.Int64)}
+	for w, h := b.W, b.H; w > 1 || h > 1; w, h = (w+1)/2, (h+1)/2 {
+		p.octaves = append(p.octaves, &octave{})
 	}
 	return p
 }
 
-// Bytes is the memory that all levels take, those between counted as made.
+// Bytes is the memory that the picture and all copies take that are made by now.
 func (p *Pyramid) Bytes() int {
-	n := 0
-	for i, l := range p.Levels {
-		n += 4 * len(l.Pix)
-		if i < len(p.halves) {
-			n += 6 * len(l.Pix)
-		}
+	n := 4 * len(p.Picture.Pix)
+	if p.made != nil {
+		n += int(p.made.Load())
 	}
 	return n
 }
 
-// coarser is the picture without its largest level.
-func (p *Pyramid) coarser() Pyramid {
-	out := Pyramid{Levels: p.Levels[1:]}
-	if len(p.halves) > 0 {
-		out.halves = p.halves[1:]
+// level is copy number n of those that are each half as large as the one before.
+func (p *Pyramid) level(n int) *Bitmap {
+	b := p.Picture
+	for _, o := range p.octaves[:n] {
+		b = p.lesser(&o.half, b, halve)
 	}
-	return out
+	return b
 }
+
+// coarser is the picture without its largest level.
+func (p *Pyramid) coarser() Pyramid { return Pyramid{p.level(1), p.octaves[1:], p.made} }
 
 // perOctave is how many copies there are to an octave.
 const perOctave = 4
@@ -61,14 +76,12 @@ const perOctave = 4
 // step is copy number n, each 0.84 times as large as the one before, and its
 // size.
 func (p *Pyramid) step(n int) (b *Bitmap, scale float64) {
-	b, scale = p.Levels[n/perOctave], math.Ldexp(1, -(n/perOctave))
+	b, scale = p.level(n/perOctave), math.Ldexp(1, -(n/perOctave))
 	if n%perOctave == 0 {
 		return b, scale
 	}
-	h := p.halves[n/perOctave]
 	i := n%perOctave - 1
-	h.once[i].Do(func() { h.b[i] = inter[i].resize(b) })
-	return h.b[i], scale * inter[i].factor
+	return p.lesser(&p.octaves[n/perOctave].between[i], b, inter[i].resize), scale * inter[i].factor
 }
 
 // bias is by how many copies more detail is read than falls on a pixel
@@ -86,10 +99,7 @@ const faint = 16
 // detail is the two copies to be mixed for so many pixels of the picture on one
 // of the frame, and the share of the second in 256ths.
 func (p *Pyramid) detail(r float64) (n int, share uint64) {
-	last := perOctave * (len(p.Levels) - 1)
-	if len(p.halves) < len(p.Levels)-1 {
-		last = 0
-	}
+	last := perOctave * len(p.octaves)
 	at := 0.0
 	if r > 1 {
 		at = max(0, perOctave*alike.Log(r)/math.Ln2-bias)

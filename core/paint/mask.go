@@ -20,11 +20,13 @@ func (b *Bitmap) Cut(m *Mask) {
 	}
 }
 
-// CutByAlpha multiplies a bitmap by the alpha of another one of its size.
-func (b *Bitmap) CutByAlpha(by *Bitmap) {
-	for i, p := range by.Pix {
-		b.Pix[i] = faded(b.Pix[i], uint8(p>>24))
+// BrightnessMask is how bright a bitmap is, clear being black: the luma of ITU-R BT.709.
+func BrightnessMask(b *Bitmap) *Mask {
+	m := &Mask{W: b.W, H: b.H, Pix: make([]uint8, len(b.Pix))}
+	for i, p := range b.Pix {
+		m.Pix[i] = uint8((13933*(p&255) + 46871*(p>>8&255) + 4732*(p>>16&255) + 1<<15) >> 16)
 	}
+	return m
 }
 
 // faded is a pixel times a share of 255ths, rounded.
@@ -107,14 +109,4 @@ func (m *Mask) Combine(o *Mask, how string) {
 			m.Pix[i] = 255 - times(255-a, 255-b)
 		}
 	}
-}
-
-// Within is a mask without a margin.
-func (m *Mask) Within(margin int) *Mask {
-	out := &Mask{W: m.W - 2*margin, H: m.H - 2*margin}
-	out.Pix = make([]uint8, out.W*out.H)
-	for y := range out.H {
-		copy(out.Pix[y*out.W:(y+1)*out.W], m.Pix[(y+margin)*m.W+margin:])
-	}
-	return out
 }

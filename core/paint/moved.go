@@ -13,7 +13,7 @@ func (br *Brush) DrawMoved(dst *Bitmap, p *Pyramid, places []Affine, opacity flo
 		return
 	}
 	places = places[:min(len(places), MostSamples)]
-	x0, y0, x1, y1 := covered(p.Levels[0], places, dst)
+	x0, y0, x1, y1 := covered(p.Picture, places, dst)
 	if x0 >= x1 || y0 >= y1 {
 		return
 	}
@@ -29,7 +29,7 @@ func (br *Brush) DrawMoved(dst *Bitmap, p *Pyramid, places []Affine, opacity flo
 		if !ok {
 			continue
 		}
-		edge, from := edgeOf(p.Levels[0], m), reading(p, inv)
+		edge, from := edgeOf(p.Picture, m), reading(p, inv)
 		from.nearest()
 		top, end := edge.rows(dst.H)
 		for y := max(y0, top); y < min(y1, end); y++ {

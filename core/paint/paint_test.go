@@ -40,7 +40,7 @@ func TestDrawingAgreesWithPlainArithmetic(t *testing.T) {
 		}
 	}
 	var br Brush
-	br.Draw(dst, &Pyramid{Levels: []*Bitmap{src}}, m, 1, Normal)
+	br.Draw(dst, &Pyramid{Picture: src}, m, 1, Normal)
 	for i, p := range dst.Pix {
 		for c, got := range channels(p) {
 			// 8-bit weights and four roundings.
@@ -88,7 +88,7 @@ func TestAPictureMovedByWholePixelsIsCopied(t *testing.T) {
 	}
 	dst := NewBitmap(20, 20)
 	var br Brush
-	br.Draw(dst, &Pyramid{Levels: []*Bitmap{src}}, Translate(5, -3), 1, Normal)
+	br.Draw(dst, &Pyramid{Picture: src}, Translate(5, -3), 1, Normal)
 	for y := range 6 {
 		for x := range 9 {
 			if dst.Pix[y*20+x+5] != src.Pix[(y+3)*9+x] {
@@ -304,12 +304,12 @@ func TestHalvingKeepsTheMeanOfEvenPictures(t *testing.T) {
 		return m
 	}
 	p := NewPyramid(b)
-	if len(p.Levels) != 7 || p.Levels[6].W != 1 || p.Levels[6].H != 1 {
-		t.Fatalf("there are %d levels", len(p.Levels))
+	if len(p.octaves) != 6 || p.level(6).W != 1 || p.level(6).H != 1 {
+		t.Fatalf("there are %d smaller copies", len(p.octaves))
 	}
 	want := mean(b)
-	for n, l := range p.Levels[:5] {
-		for c, v := range mean(l) {
+	for n := range 5 {
+		for c, v := range mean(p.level(n)) {
 			if math.Abs(v-want[c]) > 0.6*float64(n+1) {
 				t.Errorf("level %d channel %d has a mean of %.2f, want %.2f", n, c, v, want[c])
 			}
@@ -336,7 +336,7 @@ func TestOpacityMixesEvenly(t *testing.T) {
 		src := NewBitmap(4, 4)
 		src.Fill(0xFFFFFFFF)
 		var br Brush
-		br.Draw(dst, &Pyramid{Levels: []*Bitmap{src}}, Identity(), opacity, Normal)
+		br.Draw(dst, &Pyramid{Picture: src}, Identity(), opacity, Normal)
 		if got := float64(dst.Pix[5] & 255); math.Abs(got-255*opacity) > 1.5 || dst.Pix[5]>>24 != 255 {
 			t.Errorf("at %g, white on black is %g", opacity, got)
 		}

@@ -82,6 +82,16 @@ func (br *Brush) level(row []uint32, b *Bitmap, l line, share uint64) {
 	columns := br.columns[:x1-x0]
 	b.mixRows(columns, x0, l.v)
 	l.u -= int64(x0) << fraction
+	if share == 256 && l.du == one {
+		t := uint64(l.u>>24) & 0xFF
+		columns = columns[l.u>>fraction:][:len(row)+1]
+		left := columns[0]
+		for i, right := range columns[1:] {
+			row[i] = packed(lerp(left, right, t))
+			left = right
+		}
+		return
+	}
 	if share == 256 {
 		for i := range row {
 			two := columns[l.u>>fraction:][:2]
@@ -107,6 +117,12 @@ func (b *Bitmap) mixRows(out []uint64, x int, v int64) {
 	if on0 < on1 {
 		top, low := top[x+on0:][:on1-on0], low[x+on0:][:on1-on0]
 		on := out[on0:on1]
+		if t == 0 {
+			for i, p := range top {
+				on[i] = spread(p)
+			}
+			top = nil
+		}
 		for i, p := range top {
 			on[i] = lerp(spread(p), spread(low[i]), t)
 		}

@@ -4,6 +4,8 @@ package paint
 type Shader interface {
 	// Row writes the pixels of a row from x on, premultiplied.
 	Row(x, y int, dst []uint32)
+	// Opaque tells that all of them are, whatever the place.
+	Opaque() bool
 }
 
 // Shade covers the bitmap with what a shader shows.

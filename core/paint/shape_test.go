@@ -83,7 +83,7 @@ func TestCutMultipliesByCoverage(t *testing.T) {
 		}
 	}
 	c := filled(1, 1, 0xFF804020)
-	c.CutByAlpha(filled(1, 1, 0x80000000))
+	c.Cut(AlphaMask(filled(1, 1, 0x80000000), 0))
 	if c.Pix[0] != b.Pix[1] {
 		t.Errorf("by alpha it is %08x", c.Pix[0])
 	}
@@ -113,7 +113,7 @@ func TestBlurKeepsColourAndSum(t *testing.T) {
 }
 
 func TestDrawMovedIsTheMeanOfItsPlaces(t *testing.T) {
-	p := &Pyramid{Levels: []*Bitmap{filled(10, 10, 0xFF0000FF)}}
+	p := &Pyramid{Picture: filled(10, 10, 0xFF0000FF)}
 	dst := filled(40, 20, 0xFFFFFFFF)
 	var br Brush
 	br.DrawMoved(dst, p, []Affine{Translate(0, 5), Translate(10, 5), Translate(20, 5), Translate(20, 5)}, 1, Normal)

@@ -11,7 +11,7 @@ type Sheet struct {
 
 // NewSheet is a bitmap as a sheet without smaller copies.
 func NewSheet(b *Bitmap, x, y, per float64) *Sheet {
-	return &Sheet{Pyramid{Levels: []*Bitmap{b}}, x, y, per}
+	return &Sheet{Pyramid{Picture: b}, x, y, per}
 }
 
 // Matrix maps pixels of the largest level to the space.
@@ -21,14 +21,14 @@ func (s *Sheet) Matrix() Affine {
 }
 
 // Coarser is the sheet at half the detail, for being blurred.
-func (s *Sheet) Coarser() *Sheet { return s.half(Pyramid{Levels: []*Bitmap{halved(s.Levels[0])}}) }
+func (s *Sheet) Coarser() *Sheet { return s.half(Pyramid{Picture: halved(s.Picture)}) }
 
 func (s *Sheet) half(p Pyramid) *Sheet { return &Sheet{p, s.X / 2, s.Y / 2, s.Per / 2} }
 
 // Reduced is the sheet at the least detail that still has so many pixels a unit,
 // or at the detail that it has; 0 asks for all of it.
 func (s *Sheet) Reduced(per float64) *Sheet {
-	for per > 0 && s.Per > 2*per && len(s.Levels) > 1 {
+	for per > 0 && s.Per > 2*per && len(s.octaves) > 0 {
 		s = s.half(s.coarser())
 	}
 	return s
@@ -36,8 +36,8 @@ func (s *Sheet) Reduced(per float64) *Sheet {
 
 // WithCopies is the sheet with all smaller copies.
 func (s *Sheet) WithCopies() *Sheet {
-	if len(s.Levels) == 1 {
-		s.Pyramid = *NewPyramid(s.Levels[0])
+	if len(s.octaves) == 0 {
+		s.Pyramid = *NewPyramid(s.Picture)
 	}
 	return s
 }

@@ -75,7 +75,7 @@ var (
 func drawnAt(p *Pyramid, n float64) *Bitmap {
 	dst := NewBitmap(int(n), int(n))
 	var br Brush
-	k := n / float64(p.Levels[0].W)
+	k := n / float64(p.Picture.W)
 	br.Draw(dst, p, Scale(k, k), 1, Normal)
 	return dst
 }
@@ -234,7 +234,7 @@ func BenchmarkPyramid(b *testing.B) {
 	src := cloth(1500)
 	b.Run("levels", func(b *testing.B) {
 		for range b.N {
-			NewPyramid(src)
+			NewPyramid(src).level(10)
 		}
 	})
 	b.Run("between", func(b *testing.B) {

@@ -2,6 +2,7 @@ package starter
 
 import (
 	"billow/core/clip"
+	"billow/core/colour"
 	"billow/core/timing"
 )
 
@@ -48,7 +49,7 @@ func makeArrival(b *board) {
 		"tall": rest("bottom", 0, -140, 66), "portrait": rest("bottom", 0, -82, 48), "square": rest("bottom", 0, -62, 40), "wide": rest("left", 460, 280, 62),
 	})
 	call.Words.Font = "hanken-700"
-	if contrast(b.p.Plate, b.p.Bottom) < 2.2 {
+	if colour.Contrast(b.p.Plate, b.p.Bottom) < 2.2 {
 		call.Words.Plate.Fill, call.Words.Fill = b.p.Card, b.p.OnCard
 	}
 	call = moved(call, lands("swell", beat(6), 10, "", 0), begins("bob", beat(10), 12, ""))

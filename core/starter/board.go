@@ -4,13 +4,14 @@ import (
 	"billow/core/clip"
 	"billow/core/colour"
 	"billow/core/motion"
+	"billow/core/palette"
 	"billow/core/timing"
 )
 
 // board is a clip that is being composed.
 type board struct {
 	c     *clip.Clip
-	p     Palette
+	p     palette.Palette
 	home  string // the shape that it is made for
 	words map[string]string
 }

@@ -127,7 +127,7 @@ func (b *board) oneOnSale(i int) []clip.Layer {
 
 // loud is a colour in which a price stands out on a quiet plate.
 func (b *board) loud() colour.Colour {
-	if contrast(b.p.Plate, b.p.Card) >= 3 {
+	if colour.Contrast(b.p.Plate, b.p.Card) >= 3 {
 		return b.p.Plate
 	}
 	return b.p.OnCard

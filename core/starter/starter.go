@@ -12,6 +12,7 @@ import (
 
 	"billow/core/clip"
 	"billow/core/moves"
+	"billow/core/palette"
 	"billow/core/timing"
 )
 
@@ -61,8 +62,9 @@ type Choice struct {
 // perBeat is the tempo without a tune, in beats a minute.
 const tempo = 120
 
-// Make makes the clip. Errors are *clip.FieldError.
-func Make(in Choice) (*clip.Clip, error) {
+// Make makes the clip; own are colours that can be put in beside Palettes. Errors are
+// *clip.FieldError.
+func Make(in Choice, own ...palette.Palette) (*clip.Clip, error) {
 	s := named(in.Starter)
 	if s == nil {
 		return nil, clip.Fault("starter", "there is no starter %q", in.Starter)
@@ -71,7 +73,7 @@ func Make(in Choice) (*clip.Clip, error) {
 	if !ok || !slices.Contains(Shapes, home.ID) {
 		return nil, clip.Fault("shape", "a starter is made for %s", strings.Join(Shapes, ", "))
 	}
-	palette, ok := paletteNamed(in.Palette)
+	colours, ok := paletteNamed(in.Palette, own)
 	if !ok {
 		return nil, clip.Fault("palette", "there are no colours %q", in.Palette)
 	}
@@ -84,7 +86,7 @@ func Make(in Choice) (*clip.Clip, error) {
 		}
 	}
 	const rate = 30
-	b := &board{c: clip.New(strings.TrimSpace(in.Name), home, rate, 4*s.bars*rate*60/tempo), p: palette, home: home.ID, words: map[string]string{}}
+	b := &board{c: clip.New(strings.TrimSpace(in.Name), home, rate, 4*s.bars*rate*60/tempo), p: colours, home: home.ID, words: map[string]string{}}
 	for _, w := range s.Words {
 		b.words[w.ID] = w.Text
 		if text, ok := in.Words[w.ID]; ok {
@@ -99,7 +101,7 @@ func Make(in Choice) (*clip.Clip, error) {
 			return nil, err
 		}
 	}
-	b.c.Light = clip.Light{Direction: -36, Height: 48, Softness: 64, Strength: 42, Colour: palette.Shade}
+	b.c.Light = clip.Light{Direction: -36, Height: 48, Softness: 64, Strength: 42, Colour: colours.Shade}
 	s.make(b)
 	b.c.Fit()
 	for i := range b.c.Layers {

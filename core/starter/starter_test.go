@@ -148,10 +148,10 @@ func TestWhatIsMissingIsNamed(t *testing.T) {
 // Words can be read on what is behind them (WCAG 2.2, 1.4.3: 4.5 for words, 3 for
 // large ones).
 func TestPalettesCanBeRead(t *testing.T) {
-	if got := contrast(colour.RGB(0), colour.RGB(0xFFFFFF)); math.Abs(got-21) > 1e-9 {
+	if got := colour.Contrast(colour.RGB(0), colour.RGB(0xFFFFFF)); math.Abs(got-21) > 1e-9 {
 		t.Errorf("black on white has a contrast of %g, want 21", got)
 	}
-	if got := contrast(colour.RGB(0x777777), colour.RGB(0xFFFFFF)); math.Abs(got-4.48) > 0.01 {
+	if got := colour.Contrast(colour.RGB(0x777777), colour.RGB(0xFFFFFF)); math.Abs(got-4.48) > 0.01 {
 		t.Errorf("#777 on white has a contrast of %g, want 4.48", got)
 	}
 	for _, p := range Palettes {
@@ -164,7 +164,7 @@ func TestPalettesCanBeRead(t *testing.T) {
 			{"emphasis at the top", p.Accent, p.Top, 3}, {"emphasis at the bottom", p.Accent, p.Bottom, 3},
 			{"words on a badge", p.On, p.Plate, 4.5}, {"words on a card", p.OnCard, p.Card, 4.5},
 		} {
-			if got := contrast(c.a, c.b); got < c.want {
+			if got := colour.Contrast(c.a, c.b); got < c.want {
 				t.Errorf("in %s, %s have a contrast of %.2f", p.ID, c.what, got)
 			}
 		}

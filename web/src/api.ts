@@ -4,6 +4,7 @@ import {
   type ExportPart,
   type Opened,
   type Outcome,
+  type Palette,
   type Product,
   type Prop,
   type Reading,
@@ -123,16 +124,6 @@ export interface Starter {
   seconds: number
 }
 
-export interface Palette {
-  id: string
-  name: string
-  top: string
-  ink: string
-  accent: string
-  plate: string
-  glow: string
-}
-
 // What is put into a starter.
 export interface Choice {
   starter: string
@@ -163,6 +154,19 @@ export interface NewClip {
 export interface FormRead {
   length: Reading
   shape: { w: number; h: number; ratio: string; problem?: string }
+}
+
+// A brand, and what its colours are for.
+export interface Brand {
+  id: string
+  name: string
+  colours: string[]
+  fonts: string[]
+  logos: string[] // hashes of props
+}
+
+export interface Branded extends Brand {
+  palette?: Palette
 }
 
 export const api = {
@@ -196,6 +200,9 @@ export const api = {
   props: () => call<Shelved[]>('GET', '/api/props'),
   removeProp: (hash: string) => call<void>('DELETE', `/api/props/${hash}`),
   returnProp: (hash: string) => call<void>('POST', `/api/props/${hash}/return`),
+  brands: () => call<Branded[]>('GET', '/api/brands'),
+  putBrand: (b: Brand) => call<void>('PUT', `/api/brands/${b.id}`, b),
+  removeBrand: (id: string) => call<void>('DELETE', `/api/brands/${id}`),
   products: () => call<Offered[]>('GET', '/api/products'),
   starters: () => call<{ starters: Starter[]; palettes: Palette[]; shapes: string[] }>('GET', '/api/starters'),
   fromStarter: (c: Choice) => call<{ id: string }>('POST', '/api/starters', c),

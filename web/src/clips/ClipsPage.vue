@@ -8,6 +8,7 @@ import ClipCard from './ClipCard.vue'
 import NewClip from './NewClip.vue'
 import StarterTiles from './StarterTiles.vue'
 import { useClipList } from './useClipList'
+import BrandPanel from '../brand/BrandPanel.vue'
 import SessionsPanel from '../editor/SessionsPanel.vue'
 import { useDoor } from '../stores/door'
 import { useNotices } from '../stores/notices'
@@ -16,6 +17,7 @@ const router = useRouter()
 const notices = useNotices()
 const door = useDoor()
 const listing = ref(false)
+const branding = ref(false)
 const creating = ref(false)
 const another = ref<ClipSummary | null>(null)
 const picker = ref<HTMLInputElement | null>(null)
@@ -69,6 +71,7 @@ onMounted(() => load())
       <h1>Clips</h1>
       <span class="flex-fill" />
       <BButton v-if="door.closed" variant="outline-primary" @click="listing = true">Who is signed in</BButton>
+      <BButton variant="outline-primary" @click="branding = true">Brand</BButton>
       <BButton variant="outline-primary" @click="picker?.click()">Import a bundle</BButton>
       <BButton class="btn-act" :variant="null" @click="creating = true">New clip</BButton>
       <input ref="picker" type="file" accept=".zip" hidden aria-label="Bundle to import" @change="importBundle" />
@@ -127,6 +130,7 @@ onMounted(() => load())
       <StarterTiles v-if="clips && !deleted && !search" />
     </main>
     <NewClip v-model="creating" />
+    <BrandPanel v-model="branding" />
     <SessionsPanel v-model="listing" />
     <AnotherProduct :clip="another" @done="another = null" />
   </div>

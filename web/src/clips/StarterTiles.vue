@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
-import { api, type Palette, type Starter } from '../api'
+import { api, type Starter } from '../api'
+import type { Palette } from '../types'
 import { useNotices } from '../stores/notices'
 import StarterForm from './StarterForm.vue'
 import { pictureOf } from './starters'

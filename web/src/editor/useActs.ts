@@ -106,6 +106,23 @@ export function useActs() {
     if (await editor.run({ type: 'groupLayers', layers, id, name: 'Group' })) editor.select(id)
   }
 
+  // rim is what the chosen layers can rise from behind: the next figure, cut-out or words beneath
+  // them, beside them.
+  function rim() {
+    const all = editor.clip?.layers ?? []
+    const lowest = Math.min(...editor.chosen.map((id) => all.findIndex((l) => l.id === id)))
+    const beside = editor.layer?.group ?? ''
+    return all
+      .slice(0, Math.max(0, lowest))
+      .filter((l) => (l.group ?? '') === beside && (l.card || l.cutout || l.words) && !kindOf(l.kind)?.fills)
+      .at(-1)
+  }
+
+  async function rise(behind: string) {
+    const id = `group-${Date.now().toString(36)}`
+    if (await editor.run({ type: 'riseBehind', layers: [...editor.chosen], behind, id })) editor.select(id)
+  }
+
   const ungroup = () => editor.layer?.kind === 'group' && editor.run({ type: 'ungroup', layer: editor.selected })
 
   const set = (values: { locked?: boolean; hidden?: boolean }) =>
@@ -185,6 +202,14 @@ export function useActs() {
           run: () => mirror(1)
         }
       )
+    const behind = rim()
+    if (!fills && behind)
+      set.push({
+        id: 'rise',
+        says: `Rise from behind ${behind.name}`,
+        icon: 'sunrise',
+        run: () => rise(behind.id)
+      })
     if (!fills) set.unshift({ id: 'keys', says: 'Set keys here', icon: 'diamond', keys: 'k', run: setKeys })
     if (!several && moves(l))
       set.push({ id: 'copy-motion', says: 'Copy its motion', icon: 'clipboard', keys: 'Ctrl+C', run: copy })

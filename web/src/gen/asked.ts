@@ -33,6 +33,15 @@ export interface Area {
   to: [number, number]
 }
 
+export interface Around {
+  shape: string
+  frame: number
+  hand?: [number, number][]
+  nodes?: Node[]
+  closed?: boolean
+  layer: string
+}
+
 export interface Bead {
   frame: number
   when: string
@@ -232,16 +241,49 @@ export interface Lost {
   reason: string
 }
 
+export interface Matched {
+  layer: string
+  colours: Share[]
+  proposals: Palette[]
+}
+
+export interface Matching {
+  layer?: string
+  shape: string
+  frame: number
+}
+
 export interface News {
   rows: Sent[]
   drop: string[]
   undo: string
 }
 
+export interface Node {
+  at: [number, number]
+  in: [number, number]
+  out: [number, number]
+}
+
 export interface OnFrame {
   shape: string
   layer?: string
   frame: number
+}
+
+export interface Palette {
+  id: string
+  name: string
+  top: string
+  bottom: string
+  ink: string
+  accent: string
+  plate: string
+  on: string
+  card: string
+  onCard: string
+  shade: string
+  glow: string
 }
 
 export interface PastEnd {
@@ -355,10 +397,23 @@ export interface Sent {
   command: Command
 }
 
+export interface Share {
+  colour: string
+  share: number
+}
+
 export interface Shift {
   layer: string
   dx: number
   dy: number
+}
+
+export interface Sketch {
+  shape: string
+  frame: number
+  hand?: [number, number][]
+  nodes?: Node[]
+  closed?: boolean
 }
 
 export interface Span {
@@ -391,6 +446,14 @@ export interface Track {
   speed: number[]
   peak?: Peak | null
   creeps: Creep[]
+}
+
+export interface Trial {
+  shape: string
+  w: number
+  h: number
+  frame: number
+  command: Command
 }
 
 export interface Tune {

@@ -1,7 +1,7 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
-import type { Change, CopiedKey, KeyRef, Tune } from './asked'
-import type { Ease, Key, Layer, Light, Lineup, Mark, Moment, Move, Product, Prop, Range, Rest, Scene, Shape } from './document'
+import type { Change, CopiedKey, KeyRef, Palette, Tune } from './asked'
+import type { Ease, Key, Layer, Light, Lineup, Mark, Mask, Moment, Move, Product, Prop, Range, Rest, Scene, Shape } from './document'
 
 // Changed is any part of something; null takes away what can be absent.
 export type Changed<T> = T extends unknown[] ? T : T extends object ? { [K in keyof T]?: Changed<T[K]> | null } : T
@@ -10,7 +10,8 @@ export type Changed<T> = T extends unknown[] ? T : T extends object ? { [K in ke
 export type Command =
   | { type: 'addColour'; layer: string }
   | { type: 'addLayer'; layer: Layer; at?: number | null }
-  | { type: 'addMask'; layer: string; form: string }
+  | { type: 'addMask'; layer: string; form: string; mask?: Mask | null }
+  | { type: 'addPoint'; layer: string; number: number }
   | { type: 'addProp'; prop: Prop }
   | { type: 'addScene'; id: string; name?: string; after?: string; scene: Scene }
   | { type: 'batch'; commands: Command[] }
@@ -36,7 +37,9 @@ export type Command =
   | { type: 'removeLayer'; layer: string }
   | { type: 'removeMask'; layer: string; number: number }
   | { type: 'removeMove'; layer: string; id: string }
+  | { type: 'removePoint'; layer: string; number: number }
   | { type: 'reverseKeys'; keys: KeyRef[] }
+  | { type: 'riseBehind'; layers: string[]; behind: string; id: string }
   | { type: 'setClip'; name?: string | null; shapes?: Shape[]; rate?: number | null; length?: number | null; past?: string; poster?: Moment | null; shown?: string | null }
   | { type: 'setEase'; keys: KeyRef[]; ease: Ease }
   | { type: 'setKey'; layer: string; property: string; key: Key }
@@ -45,6 +48,7 @@ export type Command =
   | { type: 'setLineup'; layer: string; lineup: Lineup | null; anew?: boolean }
   | { type: 'setMarks'; markers?: Mark[]; range?: Range | null; whole?: boolean }
   | { type: 'setMove'; layer: string; move: Move; at?: Moment | null }
+  | { type: 'setPalette'; palette: Palette; scene?: string }
   | { type: 'setProduct'; product: Product }
   | { type: 'setRest'; layer: string; shape: string; set: Changed<Rest> }
   | { type: 'setRun'; layer: string; run: string }

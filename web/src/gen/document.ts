@@ -18,7 +18,7 @@ export interface Backdrop {
 }
 
 export interface Card {
-  form: 'card' | 'disc' | 'ring' | 'polygon' | 'star' | 'burst' | 'arrow' | 'line'
+  form: 'card' | 'disc' | 'ring' | 'polygon' | 'star' | 'burst' | 'arrow' | 'line' | 'path'
   aspect: number
   fills?: boolean
   fill: string
@@ -27,6 +27,7 @@ export interface Card {
   pen?: Pen | null
   points?: number
   hole?: Hole | null
+  path?: DrawnPath | null
 }
 
 export interface Clip {
@@ -53,10 +54,24 @@ export interface ColourPoint {
   colour: string
 }
 
+export interface Covering {
+  fit: 'fill' | 'fit' | 'tile'
+  x: number
+  y: number
+  side: number
+  tint?: string
+}
+
 export interface Cutout {
   prop: string
   fitted?: Fitted | null
   outline?: string
+  covering?: Covering | null
+}
+
+export interface DrawnPath {
+  closed?: boolean
+  points: PathPoint[]
 }
 
 export interface Ease {
@@ -86,11 +101,29 @@ export interface Fitted {
   cover: number
 }
 
+export interface Floor {
+  wall: string
+  ground: string
+  horizon: number
+  soft: number
+  light: string
+  glow: number
+  at: number
+  reach: number
+}
+
 export interface Follow {
   layer: string
   position?: boolean
   rotation?: boolean
   scale?: boolean
+}
+
+export interface Grain {
+  strength: number
+  size: number
+  changes?: number
+  seed?: number
 }
 
 export interface Hit {
@@ -115,6 +148,9 @@ export interface Inside {
   freeze?: number | null
   repeat?: number
   clip?: string
+  by?: 'brightness'
+  invert?: boolean
+  free?: boolean
   together?: boolean
 }
 
@@ -137,7 +173,7 @@ export interface Key {
 export interface Layer {
   id: string
   name: string
-  kind: 'cutout' | 'words' | 'badge' | 'card' | 'pattern' | 'backdrop' | 'group' | 'scene'
+  kind: 'cutout' | 'words' | 'badge' | 'card' | 'marquee' | 'backdrop' | 'photo' | 'floor' | 'pattern' | 'vignette' | 'grain' | 'group' | 'scene'
   group?: string
   from: Moment
   to: Moment | null
@@ -158,11 +194,14 @@ export interface Layer {
   follow?: Follow | null
   reveal?: Reveal | null
   masks?: Mask[]
+  repeat?: Repeat | null
   cutout?: Cutout | null
   words?: Words | null
   backdrop?: Backdrop | null
   card?: Card | null
   pattern?: Pattern | null
+  floor?: Floor | null
+  grain?: Grain | null
   inside?: Inside | null
   scene?: Scene | null
   lineup?: Lineup | null
@@ -213,13 +252,14 @@ export interface Mask {
   corner?: number
   feather?: number
   expand?: number
+  path?: DrawnPath | null
 }
 
 export type Moment = number | { beat: number; frames?: number }
 
 export interface Move {
   id: string
-  kind: 'gust' | 'settle' | 'swell' | 'flutter' | 'waft' | 'unfurl' | 'bob' | 'lull' | 'whisk'
+  kind: 'gust' | 'settle' | 'swell' | 'flutter' | 'waft' | 'unfurl' | 'near' | 'bob' | 'lull' | 'whisk'
   at: Moment
   lands?: boolean
   length: number
@@ -229,6 +269,14 @@ export interface Move {
   strength: number
   drift?: number
   goesOn?: boolean
+}
+
+export interface PathPoint {
+  id: number
+  x: number
+  y: number
+  in: [number, number]
+  out: [number, number]
 }
 
 export interface Pattern {
@@ -284,6 +332,14 @@ export interface Prop {
 export interface Range {
   in: Moment
   out: Moment
+}
+
+export interface Repeat {
+  columns?: number
+  rows?: number
+  speed?: number
+  byBar?: boolean
+  opposite?: boolean
 }
 
 export interface Rest {

@@ -1,8 +1,8 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
-import type { Advanced, Aligning, Applied, Area, Caret, Caught, Choices, Draft, DraftMove, DraftedMove, Drag, Dragged, Drawing, Frames, Haunting, InShape, KeyRef, Letters, Lining, Looking, LoopGap, News, OnFrame, PastEnd, Path, Pinning, PivotAt, Pivoted, Places, Point, Reading, Room, Shift, Stretch, Styling, View, When, Whole, Wish, Writing, Written } from './asked'
+import type { Advanced, Aligning, Applied, Area, Around, Caret, Caught, Choices, Draft, DraftMove, DraftedMove, Drag, Dragged, Drawing, Frames, Haunting, InShape, KeyRef, Letters, Lining, Looking, LoopGap, Matched, Matching, News, OnFrame, PastEnd, Path, Pinning, PivotAt, Pivoted, Places, Point, Reading, Room, Shift, Sketch, Stretch, Styling, Trial, View, When, Whole, Wish, Writing, Written } from './asked'
 import type { Command } from './commands'
-import type { Clip, Key, Layer, Move, Rest } from './document'
+import type { Clip, Key, Layer, Mask, Move, Rest } from './document'
 
 // Methods are what the engine is asked and what it answers.
 export interface Methods {
@@ -20,6 +20,7 @@ export interface Methods {
   keyHere: { in: KeyRef; out: Key }
   letters: { in: Stretch; out: Letters }
   loopGap: { in: InShape; out: LoopGap }
+  matching: { in: Matching; out: Matched }
   mix: { in: null; out: Uint8Array }
   moment: { in: string; out: When }
   moveFrames: { in: DraftedMove; out: Frames }
@@ -38,6 +39,8 @@ export interface Methods {
   retryFonts: { in: null; out: boolean }
   room: { in: Dragged; out: Room }
   shadows: { in: boolean; out: boolean }
+  sketch: { in: Sketch; out: Layer }
+  sketchMask: { in: Around; out: Mask }
   snap: { in: Drag; out: Caught }
   solo: { in: string[]; out: boolean }
   sound: { in: string; out: boolean }
@@ -46,6 +49,7 @@ export interface Methods {
   time: { in: string; out: number }
   told: { in: OnFrame; out: string }
   touching: { in: Area; out: string[] }
+  trial: { in: Trial; out: Uint8Array }
   view: { in: Looking; out: View }
   whole: { in: Whole; out: Advanced }
   write: { in: Writing; out: Written }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useStretch } from './useStretch'
 import { coloured } from './fields'
+import BrandColours from './BrandColours.vue'
 import TextField from './TextField.vue'
 
 defineProps<{ label: string; value: string; bare?: boolean }>()
@@ -30,11 +31,13 @@ const choose = (event: Event) => stretch.write(() => emit('change', (event.targe
         @change="emit('change', `#${$event.trim().replace('#', '')}`)"
       />
     </span>
+    <BrandColours class="brands" :label="label" @pick="emit('change', $event)" />
   </div>
 </template>
 
 <style scoped>
 .colour {
+  position: relative;
   display: grid;
   gap: 0.05rem;
   font-size: 0.78rem;
@@ -53,5 +56,18 @@ input[type='color'] {
   border: 1px solid var(--line);
   border-radius: 6px;
   background: #fff;
+}
+
+/* They are reached with the pointer or with Tab, and otherwise take no room. */
+.brands {
+  position: absolute;
+  top: 100%;
+  left: 0;
+  z-index: 5;
+  visibility: hidden;
+}
+
+.colour:focus-within > .brands {
+  visibility: visible;
 }
 </style>

@@ -10,6 +10,7 @@ import ColourField from '../parts/ColourField.vue'
 import LightDial from '../tabletop/LightDial.vue'
 import LightKey from './LightKey.vue'
 import MarksSettings from './MarksSettings.vue'
+import MatchingSettings from './MatchingSettings.vue'
 import NumberField from '../parts/NumberField.vue'
 import TempoSettings from './TempoSettings.vue'
 import TextField from '../parts/TextField.vue'
@@ -112,6 +113,7 @@ function addProduct() {
       <LightKey property="height" />
     </div>
     <ColourField label="Colour of the shadows" :value="clip.light.colour" @change="light({ colour: $event })" />
+    <MatchingSettings />
     <h2>Frame</h2>
     <div class="pair">
       <label>

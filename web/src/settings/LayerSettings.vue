@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, type Component } from 'vue'
 import { useChoices } from './useChoices'
+import { properties } from '../gen/catalogue'
 import { named } from '../parts/fields'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
@@ -11,6 +12,8 @@ import IconButton from '../parts/IconButton.vue'
 import NumberField from '../parts/NumberField.vue'
 import GroundSettings from './GroundSettings.vue'
 import MaskSettings from './MaskSettings.vue'
+import OpenSettings from './OpenSettings.vue'
+import RepeatSettings from './RepeatSettings.vue'
 import TextField from '../parts/TextField.vue'
 
 const editor = useEditor()
@@ -28,6 +31,11 @@ const settings = computed(() => {
   return components[`./kinds/${field.charAt(0).toUpperCase()}${field.slice(1)}Settings.vue`]?.default
 })
 const content = computed(() => kind.value && layer.value?.[kind.value.field])
+
+const can = (property: string) =>
+  properties.some((p) => p.name === property && (p.kinds as readonly string[]).includes(layer.value?.kind ?? ''))
+const repeatable = computed(() => can('gap'))
+const opens = computed(() => can('open'))
 
 const reveals = [
   { id: '', name: 'Below' },
@@ -99,6 +107,7 @@ function lie(to: string) {
       />
     </div>
     <component :is="settings" v-if="settings && content" :layer="layer" :content="content" @set="set" />
+    <OpenSettings v-if="opens" :layer="layer" />
     <template v-if="rest && !kind?.fills">
       <h2>
         Where it stands in {{ shapeName(editor.shape) }}
@@ -139,6 +148,7 @@ function lie(to: string) {
           "
         />
       </div>
+      <RepeatSettings v-if="repeatable" :layer="layer" />
       <h2>Shadow and mix</h2>
       <div class="three">
         <NumberField label="Lift" :value="layer.lift" @change="set({ lift: $event })" />

@@ -3,6 +3,7 @@ import { maskForms, maskModes } from '../gen/catalogue'
 import ChoiceField from '../parts/ChoiceField.vue'
 import IconButton from '../parts/IconButton.vue'
 import NumberField from '../parts/NumberField.vue'
+import { useDesk } from '../stores/desk'
 import type { Layer, Mask } from '../types'
 import { useMasks } from './useMasks'
 
@@ -11,7 +12,15 @@ import { useMasks } from './useMasks'
 const props = defineProps<{ layer: Layer }>()
 const masks = useMasks(() => props.layer)
 const nameOf = (m: Mask) => maskForms.find((f) => f.id === m.form)?.name ?? m.form
-const icons: Record<string, string> = { disc: 'circle', card: 'square', line: 'border-bottom' }
+const desk = useDesk()
+
+// One that is drawn is drawn in the picture.
+function add(form: Mask['form']) {
+  if (form !== 'path') return masks.add(form)
+  desk.sketchFor = props.layer.id
+  desk.sketching = 'hand'
+}
+const icons: Record<string, string> = { disc: 'circle', card: 'square', line: 'border-bottom', path: 'pencil' }
 </script>
 
 <template>
@@ -74,7 +83,7 @@ const icons: Record<string, string> = { disc: 'circle', card: 'square', line: 'b
         class="plain"
         :title="f.says"
         :aria-label="`Add a mask: ${f.name}`"
-        @click="masks.add(f.id)"
+        @click="add(f.id)"
       >
         <i class="bi" :class="`bi-${icons[f.id]}`" aria-hidden="true" /> {{ f.name }}
       </button>
@@ -105,7 +114,7 @@ const icons: Record<string, string> = { disc: 'circle', card: 'square', line: 'b
 
 .add {
   display: grid;
-  grid-template-columns: repeat(3, 1fr);
+  grid-template-columns: repeat(4, 1fr);
   gap: 0.3rem;
   font-size: 0.82rem;
 }

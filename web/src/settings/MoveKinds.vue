@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onBeforeUnmount, watch } from 'vue'
+import { computed, onBeforeUnmount, watch } from 'vue'
 import { useGlimpse } from '../tabletop/useGlimpse'
 import { usePlayhead } from '../player/usePlayhead'
 import { useEditor } from '../stores/editor'
@@ -14,6 +14,12 @@ const editor = useEditor()
 const glimpse = useGlimpse()
 const { here } = usePlayhead()
 let waiting: ReturnType<typeof setTimeout> | undefined
+
+// Some are for a kind of layers alone.
+const offered = computed(() => {
+  const chosen = editor.chosen.map((id) => editor.layers.get(id)?.kind as string)
+  return moveKinds.filter((k) => !k.of || chosen.every((kind) => kind === k.of))
+})
 
 // A new move begins at the playhead, bound to the beat that is there.
 async function drafts(kind: Move['kind']) {
@@ -76,7 +82,7 @@ onBeforeUnmount(leave)
 <template>
   <div class="kinds" @pointerleave="leave">
     <button
-      v-for="k in moveKinds"
+      v-for="k in offered"
       :key="k.id"
       class="plain kind"
       :title="k.says"

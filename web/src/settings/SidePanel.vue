@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { watch } from 'vue'
+import { ref, watch } from 'vue'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
 import ClipSettings from './ClipSettings.vue'
@@ -27,6 +27,14 @@ watch(
   (several) => {
     if (several) desk.panel = 'motion'
   }
+)
+
+// Other settings begin at their top, and what comes later does not move what is there.
+const body = ref<HTMLElement | null>(null)
+watch(
+  () => desk.panel,
+  () => body.value?.scrollTo({ top: 0 }),
+  { flush: 'post' }
 )
 
 // Arrow keys go from one to the next.
@@ -57,7 +65,7 @@ function walk(e: KeyboardEvent) {
         {{ t.name }}
       </button>
     </div>
-    <div class="body">
+    <div ref="body" class="body">
       <div class="flow" :class="{ shelf: desk.panel === 'props' }">
         <LayerSettings v-if="desk.panel === 'layer'" />
         <MotionSettings v-else-if="desk.panel === 'motion'" />
@@ -113,6 +121,7 @@ function walk(e: KeyboardEvent) {
 .body {
   flex: 1;
   overflow: hidden auto;
+  overflow-anchor: none;
   padding: 0.6rem 0.75rem 1rem;
   scrollbar-width: thin;
 }

@@ -72,10 +72,29 @@ const set = (values: Partial<Inside>) =>
       :options="[
         { id: '', name: 'Nothing' },
         { id: 'bounds', name: 'Its bounds' },
-        ...choices.cuts.map((l) => ({ id: l.id, name: `The outline of ${l.name}` }))
+        ...choices.cuts.map((l) => ({ id: l.id, name: l.name }))
       ]"
       @change="set({ clip: $event })"
     />
+    <div v-if="inside.clip && inside.clip !== 'bounds'" class="pair spaced">
+      <ChoiceField
+        label="Shows where that is"
+        :value="inside.by ?? ''"
+        :options="[
+          { id: '', name: 'Opaque' },
+          { id: 'brightness', name: 'Bright' }
+        ]"
+        @change="set({ by: $event as Inside['by'] })"
+      />
+      <label class="check">
+        <input type="checkbox" :checked="inside.invert ?? false" @change="set({ invert: !inside.invert })" /> Where it
+        is not
+      </label>
+      <label class="check" title="So that things rise from behind it and overlap its upper edge">
+        <input type="checkbox" :checked="inside.free ?? false" @change="set({ free: !inside.free })" /> Free above its
+        middle
+      </label>
+    </div>
     <label class="check">
       <input type="checkbox" :checked="inside.together ?? false" @change="set({ together: !inside.together })" />
       its parts stay together in every shape

@@ -3,13 +3,17 @@ import type { Shelved } from '../api'
 import MoreMenu from '../parts/MoreMenu.vue'
 import { listed } from '../words'
 
-// Where a prop is used; what nothing uses can be taken from the shelf.
+// What else a prop is good for, and where it is used; what nothing uses can be taken from
+// the shelf.
 defineProps<{ item: Shelved }>()
-const emit = defineEmits<{ remove: [] }>()
+const emit = defineEmits<{ remove: []; lay: [] }>()
 </script>
 
 <template>
-  <MoreMenu :label="`Where ${item.prop.name} is used`">
+  <MoreMenu :label="`More about ${item.prop.name}`">
+    <BDropdownItemButton v-if="item.prop.kind === 'cutout'" @click="emit('lay')">
+      <i class="bi bi-card-image" aria-hidden="true" /> Lay it behind all, over the frame
+    </BDropdownItemButton>
     <BDropdownText v-if="item.clips.length" class="used">
       Used in {{ listed(item.clips.map((c) => c.name)) }}
     </BDropdownText>

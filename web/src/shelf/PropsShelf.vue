@@ -2,6 +2,7 @@
 import { useEventListener } from '@vueuse/core'
 import { onMounted, ref, watch } from 'vue'
 import { useNotices } from '../stores/notices'
+import { useDesk } from '../stores/desk'
 import { kindIcon, offeredKinds } from '../words'
 import ShelfPictures from './ShelfPictures.vue'
 import ShelfTunes from './ShelfTunes.vue'
@@ -34,6 +35,9 @@ useEventListener(panel, 'drop', (e: DragEvent) => {
 
 onMounted(shelf.load)
 watch(intake.busy, (n) => n === 0 && shelf.load())
+
+const desk = useDesk()
+const sketch = (way: 'hand' | 'points') => (desk.sketching = way)
 </script>
 
 <template>
@@ -54,7 +58,6 @@ watch(intake.busy, (n) => n === 0 && shelf.load())
       <input v-model="intake.atOnce.value" type="checkbox" /> use a single file at once
       <span class="hint">several stay on the shelf, and so does what you drop here</span>
     </label>
-    <UploadList />
     <h2>Put on the Tabletop</h2>
     <div class="kinds">
       <button
@@ -68,7 +71,14 @@ watch(intake.busy, (n) => n === 0 && shelf.load())
       >
         <i :class="kindIcon(k.id)" aria-hidden="true" /> {{ k.name }}
       </button>
+      <button class="plain kind" title="A line or a blob, drawn by hand in the picture" @click="sketch('hand')">
+        <i class="bi bi-pencil" aria-hidden="true" /> Draw
+      </button>
+      <button class="plain kind" title="A path, point by point in the picture" @click="sketch('points')">
+        <i class="bi bi-vector-pen" aria-hidden="true" /> Points
+      </button>
     </div>
+    <UploadList />
     <div class="head">
       <h2>Cut-outs</h2>
       <input
@@ -125,7 +135,7 @@ watch(intake.busy, (n) => n === 0 && shelf.load())
 
 .kinds {
   display: grid;
-  grid-template-columns: repeat(5, 1fr);
+  grid-template-columns: repeat(auto-fill, minmax(104px, 1fr));
   gap: 0.25rem;
 }
 

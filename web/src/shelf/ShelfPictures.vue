@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Shelved } from '../api'
 import { useEditor } from '../stores/editor'
+import { useBrands } from '../stores/brands'
 import PropMore from './PropMore.vue'
 import { useCarry } from './useCarry'
 import { usePropIntake } from './usePropIntake'
@@ -10,6 +11,7 @@ const emit = defineEmits<{ remove: [item: Shelved] }>()
 const editor = useEditor()
 const intake = usePropIntake()
 const carry = useCarry()
+const brands = useBrands()
 </script>
 
 <template>
@@ -25,6 +27,7 @@ const carry = useCarry()
       >
         <img :src="`/api/files/${s.prop.hash}/small`" alt="" loading="lazy" />
         <span>{{ s.prop.name }}</span>
+        <small v-if="brands.logos.get(s.prop.hash)">{{ brands.logos.get(s.prop.hash) }}</small>
         <small v-if="s.opaque" title="No pixel of it is transparent: it covers what lies behind it, like a photo">
           <i class="bi bi-image" aria-hidden="true" /> with its background
         </small>
@@ -38,7 +41,7 @@ const carry = useCarry()
       >
         <i class="bi bi-arrow-left-right" aria-hidden="true" /> swap
       </button>
-      <PropMore class="about" :item="s" @remove="emit('remove', s)" />
+      <PropMore class="about" :item="s" @lay="intake.use(s.prop, undefined, 'photo')" @remove="emit('remove', s)" />
     </li>
   </ul>
 </template>

@@ -28,14 +28,14 @@ export function usePropIntake() {
   }
 
   // use puts a prop to use in the open clip; a picture where it was let go.
-  async function use(prop: Prop, at?: Spot) {
+  async function use(prop: Prop, at?: Spot, as: 'cutout' | 'photo' = 'cutout') {
     const known = editor.clip?.props.find((p) => p.hash === prop.hash)
     const first: Command[] = known ? [] : [{ type: 'addProp', prop }]
     const id = known?.id ?? prop.id
     if (prop.kind === 'cutout') {
       if (at?.swaps) return swap(prop, at.swaps)
       // The draft asks nothing of the prop, so it may come in the same step.
-      await editor.addLayer('cutout', { prop: id, name: prop.name, shape: at?.shape, at: at?.at }, first)
+      await editor.addLayer(as, { prop: id, name: prop.name, shape: at?.shape, at: at?.at }, first)
       return
     }
     const rate = editor.clip?.rate ?? 30

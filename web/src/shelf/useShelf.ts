@@ -1,5 +1,6 @@
 import { computed, ref } from 'vue'
 import { api, type Shelved } from '../api'
+import { useBrands } from '../stores/brands'
 import { useNotices } from '../stores/notices'
 
 // useShelf is what has been brought in, as far as its names hold what is looked for.
@@ -7,6 +8,8 @@ export function useShelf() {
   const notices = useNotices()
   const all = ref<Shelved[]>([])
   const search = ref('')
+  const brands = useBrands()
+  brands.load()
 
   async function load() {
     try {
@@ -18,7 +21,8 @@ export function useShelf() {
 
   const found = computed(() => {
     const wanted = search.value.trim().toLowerCase()
-    return all.value.filter((s) => s.prop.name.toLowerCase().includes(wanted))
+    const own = (s: Shelved) => (brands.logos.has(s.prop.hash) ? 0 : 1)
+    return all.value.filter((s) => s.prop.name.toLowerCase().includes(wanted)).sort((a, b) => own(a) - own(b)) // logos of brands first
   })
   const of = (kind: string) => computed(() => found.value.filter((s) => s.prop.kind === kind))
   const unused = computed(() => all.value.filter((s) => !s.clips.length))

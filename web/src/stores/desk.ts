@@ -16,6 +16,8 @@ export const useDesk = defineStore('desk', () => {
   // Where the dividers stand, as shares of the window, for each arrangement.
   const dividers = useLocalStorage<Record<string, number>>('billow-dividers', {})
   const panel = ref<'props' | 'layer' | 'motion' | 'clip'>('props') // which settings are seen
+  const sketching = ref<'' | 'hand' | 'points'>('') // a figure is being drawn in the picture
+  const sketchFor = ref('') // the layer for which what is drawn is a mask
   const alone = ref(false) // the picture has the window for itself
   const zoom = ref(1) // of the Beatline
   const copied = shallowRef<CopiedKey[]>([])
@@ -35,6 +37,8 @@ export const useDesk = defineStore('desk', () => {
     clicks,
     dividers,
     panel,
+    sketching,
+    sketchFor,
     alone,
     zoom,
     copied,

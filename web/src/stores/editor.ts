@@ -385,10 +385,7 @@ export const useEditor = defineStore('editor', () => {
 
   async function addLayer(kind: Layer['kind'], extra: Partial<Draft> = {}, first: Command[] = []) {
     const draft = await ask('draft', { kind, frame: frame.value, begins: gone, ...extra })
-    // A backdrop goes behind the others in its scene.
-    const scene = clip.value?.layers.findIndex((l) => l.id === draft.group) ?? -1
-    const at = kind === 'backdrop' && scene >= 0 ? scene + 1 : undefined
-    const add: Command = { type: 'addLayer', layer: draft, at }
+    const add: Command = { type: 'addLayer', layer: draft }
     const done = await run(first.length ? { type: 'batch', commands: [...first, add] } : add)
     if (done) select(draft.id)
     return done ? draft.id : ''

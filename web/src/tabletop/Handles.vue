@@ -11,6 +11,8 @@ import { kindOf } from '../words'
 import FillHandles from './FillHandles.vue'
 import MaskHandles from './MaskHandles.vue'
 import MotionPath from './MotionPath.vue'
+import PathHandles from './PathHandles.vue'
+import SceneryHandles from './SceneryHandles.vue'
 
 // The handles of the chosen layers, over the picture. w and h are its pixels.
 const props = defineProps<{ w: number; h: number }>()
@@ -258,6 +260,12 @@ function movePivot(e: PointerEvent) {
       :w="w"
       :h="h"
     />
+    <SceneryHandles
+      v-if="(editor.layer?.floor || editor.layer?.cutout?.covering) && !editor.layer.locked"
+      :layer="editor.layer"
+      :w="w"
+      :h="h"
+    />
     <MaskHandles v-if="place && editor.layer?.masks?.length && !writing.layer" :w="w" :h="h" :place="place" />
     <template v-if="place && !writing.layer">
       <circle
@@ -310,6 +318,15 @@ function movePivot(e: PointerEvent) {
         </circle>
       </g>
     </template>
+    <PathHandles
+      v-if="place && editor.layer?.card?.form === 'path' && editor.layer.card.path && !editor.layer.locked"
+      :key="editor.layer.id"
+      :layer="editor.layer"
+      :path="editor.layer.card.path"
+      :place="place"
+      :w="w"
+      :h="h"
+    />
   </svg>
 </template>
 

@@ -2,7 +2,8 @@
 import { computed, ref } from 'vue'
 import { useMasks } from '../settings/useMasks'
 import { useEditor } from '../stores/editor'
-import type { Mask, Place } from '../types'
+import type { DrawnPath, Mask, Place } from '../types'
+import { useOwnUnits } from './useOwnUnits'
 import { useTabletop } from './useTabletop'
 
 // The outlines of the chosen layer's masks, exactly where they cut. w and h are the
@@ -19,27 +20,43 @@ const top = useTabletop(
 )
 const masks = useMasks(() => editor.layer)
 
-// From the layer's own units about its middle to the picture's pixels.
-const matrix = computed(() => {
-  const [o, r, , d] = props.place.corners.map(top.px)
-  const [ow, oh] = props.place.own.map((v) => v || 1)
-  const m = [(r[0] - o[0]) / ow, (r[1] - o[1]) / ow, (d[0] - o[0]) / oh, (d[1] - o[1]) / oh]
-  const [cx, cy] = top.px([props.place.x, props.place.y])
-  return [...m, cx, cy]
-})
-const outer = ([x, y]: Point): Point => {
-  const [a, b, c, d, e, f] = matrix.value
-  const k = props.place.shrink
-  return [a * x * k + c * y * k + e, b * x * k + d * y * k + f]
-}
-const inner = ([x, y]: Point): Point => {
-  const [a, b, c, d, e, f] = matrix.value
-  const k = (a * d - b * c) * props.place.shrink || 1
-  return [(d * (x - e) - c * (y - f)) / k, (a * (y - f) - b * (x - e)) / k]
+const own = useOwnUnits(() => props.place, top.px)
+// Lengths of masks are those of the home shape.
+const outer = ([x, y]: Point): Point => own.outer([x * props.place.shrink, y * props.place.shrink])
+const inner = (at: Point): Point => {
+  const [x, y] = own.inner(at)
+  return [x / (props.place.shrink || 1), y / (props.place.shrink || 1)]
 }
 const turned = ([x, y]: Point, degrees: number): Point => {
   const t = (degrees * Math.PI) / 180
   return [x * Math.cos(t) - y * Math.sin(t), x * Math.sin(t) + y * Math.cos(t)]
+}
+
+// The course of a path as many short lines, moved outwards by so much.
+function around(path: DrawnPath, w: number, h: number, out: number): Point[] {
+  const list = path.points
+  const at = (x: number, y: number): Point => [(x * w) / 100, (y * h) / 100]
+  const all = list.flatMap((a, i) => {
+    const b = list[(i + 1) % list.length]
+    const c = [at(a.x, a.y), at(a.x + a.out[0], a.y + a.out[1]), at(b.x + b.in[0], b.y + b.in[1]), at(b.x, b.y)]
+    return Array.from({ length: 12 }, (_, k): Point => {
+      const t = k / 12
+      const s = 1 - t
+      const f = [s * s * s, 3 * s * s * t, 3 * s * t * t, t * t * t]
+      return [0, 1].map((d) => f.reduce((sum, v, j) => sum + v * c[j][d], 0)) as Point
+    })
+  })
+  if (!out) return all
+  const area = all.reduce(
+    (sum, p, i) => sum + p[0] * all[(i + 1) % all.length][1] - p[1] * all[(i + 1) % all.length][0],
+    0
+  )
+  return all.map((p, i): Point => {
+    const [a, b] = [all[(i + all.length - 1) % all.length], all[(i + 1) % all.length]]
+    const [x, y] = [b[0] - a[0], b[1] - a[1]]
+    const k = ((area > 0 ? 1 : -1) * out) / (Math.hypot(x, y) || 1)
+    return [p[0] + y * k, p[1] - x * k]
+  })
 }
 
 const drawn = computed(() =>
@@ -57,6 +74,7 @@ const drawn = computed(() =>
         [-4000, -n.expand],
         [4000, -n.expand]
       ]
+    else if (m.path) points = around(m.path, n.size[0], n.size[1], n.expand)
     else if (m.form === 'disc')
       points = Array.from({ length: 72 }, (_, i): Point => {
         const t = (i * Math.PI) / 36

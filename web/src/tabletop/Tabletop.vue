@@ -16,6 +16,7 @@ import Ghosts from './Ghosts.vue'
 import Handles from './Handles.vue'
 import IconButton from '../parts/IconButton.vue'
 import SightBar from './SightBar.vue'
+import Sketch from './Sketch.vue'
 import Writing from './Writing.vue'
 
 // The switches stand above the picture, or upright beside it.
@@ -195,9 +196,10 @@ defineExpose({ canvas, size })
         <Ghosts v-if="desk.ghosts && editor.layer && !playing" :w="fit.w" :h="fit.h" />
         <Handles v-if="!playing && !glimpse.on.value" :w="fit.w" :h="fit.h" />
         <DropTarget v-if="over" :place="over" :swaps="swaps" :w="fit.w" :h="fit.h" />
+        <Sketch v-if="desk.sketching && !playing" :key="desk.sketching" :w="fit.w" :h="fit.h" :way="desk.sketching" />
         <Writing v-if="!playing" :w="fit.w" :h="fit.h" />
       </div>
-      <ActBar v-if="!playing" />
+      <ActBar v-if="!playing && !desk.sketching" />
     </div>
     <div class="switches" role="toolbar" aria-label="Tabletop">
       <div v-if="keyed.length" class="target-switch" role="radiogroup" aria-label="What a drag changes">

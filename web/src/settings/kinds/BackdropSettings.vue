@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Layer } from '../../types'
+import { kindOf } from '../../words'
 import FillSettings from '../FillSettings.vue'
 
 defineProps<{ layer: Layer; content: NonNullable<Layer['backdrop']> }>()
@@ -7,7 +8,7 @@ defineProps<{ layer: Layer; content: NonNullable<Layer['backdrop']> }>()
 
 <template>
   <div class="backdrop">
-    <h2>Backdrop</h2>
+    <h2>{{ kindOf(layer.kind)?.name }}</h2>
     <FillSettings :layer="layer" :fill="content" />
   </div>
 </template>

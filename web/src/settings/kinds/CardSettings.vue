@@ -8,6 +8,7 @@ import ColourField from '../../parts/ColourField.vue'
 import FigureLook from '../../parts/FigureLook.vue'
 import NumberField from '../../parts/NumberField.vue'
 import FillSettings from '../FillSettings.vue'
+import PropertyFields from '../PropertyFields.vue'
 import { useValues } from '../useValues'
 
 const props = defineProps<{ layer: Layer; content: Card }>()
@@ -22,7 +23,11 @@ const { now, set: value } = useValues(() => props.layer)
 const corners = computed(() => editor.places.values.corners ?? [0, 0, 0, 0])
 
 const usual: Record<string, number> = { polygon: 6, star: 5, burst: 18 }
-const outlined = computed(() => props.content.form === 'line' || now('outline', 0) > 0)
+// A line alone has no inside to be filled.
+const open = computed(
+  () => props.content.form === 'line' || (props.content.form === 'path' && !props.content.path?.closed)
+)
+const outlined = computed(() => open.value || now('outline', 0) > 0)
 const inner: Record<string, string> = { ring: 'Hole', star: 'Inner corners', arrow: 'Shaft' }
 const places = ['Upper left', 'Upper right', 'Lower right', 'Lower left']
 </script>
@@ -32,7 +37,7 @@ const places = ['Upper left', 'Upper right', 'Lower right', 'Lower left']
     <h2>Figure</h2>
     <div class="forms" role="radiogroup" aria-label="Form">
       <button
-        v-for="f in figures"
+        v-for="f in figures.filter((f) => f.id !== 'path' || content.path)"
         :key="f.id"
         class="plain"
         role="radio"
@@ -71,16 +76,24 @@ const places = ['Upper left', 'Upper right', 'Lower right', 'Lower left']
         <NumberField label="Goes on by" unit="°" :value="now('sweep', 360)" @change="value('sweep', $event)" />
       </template>
       <NumberField
-        v-if="!['disc', 'burst', 'line'].includes(content.form)"
+        v-if="!['disc', 'burst', 'line', 'path'].includes(content.form)"
         label="Corners"
         :value="now('corner', 0)"
         @change="value('corner', $event)"
       />
-      <label v-if="content.form !== 'line'" class="check"
+      <label v-if="content.form === 'path' && content.path" class="check">
+        <input
+          type="checkbox"
+          :checked="content.path.closed ?? false"
+          @change="emit('set', { card: { path: { ...content.path, closed: !content.path.closed } } })"
+        />
+        Joined
+      </label>
+      <label v-if="!open" class="check"
         ><input type="checkbox" :checked="content.fills ?? false" @change="set({ fills: !content.fills })" />
         Fills</label
       >
-      <label v-if="content.form !== 'line'" class="check">
+      <label v-if="!open" class="check">
         <input
           type="checkbox"
           :checked="!!content.hole"
@@ -105,13 +118,17 @@ const places = ['Upper left', 'Upper right', 'Lower right', 'Lower left']
         />
       </div>
     </details>
-    <FillSettings
-      v-if="content.form !== 'line'"
-      class="spaced"
-      :layer="layer"
-      :fill="content.gradient"
-      :plain="content.fill"
-    />
+    <FillSettings v-if="!open" class="spaced" :layer="layer" :fill="content.gradient" :plain="content.fill" />
+    <details :open="now('wave') > 0" class="spaced">
+      <summary>Waves <small>along its edge</small></summary>
+      <div class="three">
+        <PropertyFields
+          :layer="layer"
+          :names="['wave', 'waveLength', 'waveShift']"
+          :labels="{ wave: ['Height'], waveLength: ['Length'], waveShift: ['Moved on'] }"
+        />
+      </div>
+    </details>
     <h2>Outline</h2>
     <div class="pair">
       <NumberField label="Width" :value="now('outline', 0)" @change="value('outline', $event)" />
@@ -176,7 +193,7 @@ const places = ['Upper left', 'Upper right', 'Lower right', 'Lower left']
 
 .forms {
   display: grid;
-  grid-template-columns: repeat(8, 1fr);
+  grid-template-columns: repeat(9, 1fr);
   margin-bottom: 0.4rem;
 }
 

@@ -5,6 +5,8 @@ import type { Changed, Cutout, Layer } from '../../types'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import ColourField from '../../parts/ColourField.vue'
 import NumberField from '../../parts/NumberField.vue'
+import CoverSettings from '../CoverSettings.vue'
+import MatchingSettings from '../MatchingSettings.vue'
 import { productSlot } from '../../words'
 
 const props = defineProps<{ layer: Layer; content: Cutout }>()
@@ -25,13 +27,19 @@ const outline = computed(() => props.layer.values?.outline?.[0] ?? 0)
 <template>
   <div>
     <ChoiceField
-      label="Product shown"
+      :label="content.covering ? 'Picture' : 'Product shown'"
       :value="content.prop"
       :options="pictures"
       @change="editor.run({ type: 'swapPicture', layer: layer.id, prop: $event })"
     />
     <p v-if="empty" class="says">Its scene has no product yet, so nothing shows here. Choose one for the scene.</p>
-    <div class="pair">
+    <CoverSettings
+      v-if="content.covering"
+      :layer="layer"
+      :covering="content.covering"
+      @change="emit('set', { cutout: { covering: $event } })"
+    />
+    <div v-else class="pair">
       <NumberField
         label="Outline"
         :value="outline"
@@ -47,6 +55,7 @@ const outline = computed(() => props.layer.values?.outline?.[0] ?? 0)
         @change="emit('set', { cutout: { outline: $event } })"
       />
     </div>
+    <MatchingSettings :layer="layer.id" />
   </div>
 </template>
 

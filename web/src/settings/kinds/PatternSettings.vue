@@ -2,9 +2,9 @@
 import type { Changed, Layer, Pattern } from '../../types'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import ColourField from '../../parts/ColourField.vue'
-import NumberField from '../../parts/NumberField.vue'
+import PropertyFields from '../PropertyFields.vue'
 
-// A grid of small figures: which, how large, how far apart.
+// A grid of small figures: which, how large, how far apart. All its numbers can have keys.
 defineProps<{ layer: Layer; content: Pattern }>()
 const emit = defineEmits<{ set: [values: Changed<Layer>] }>()
 const forms = [
@@ -13,22 +13,15 @@ const forms = [
   { id: 'burst', name: 'Bursts' },
   { id: 'cross', name: 'Crosses' }
 ] as const
+const labels = { eachSize: ['Size'], moved: ['All right', 'All down'] }
 const set = (pattern: Changed<Pattern>) => emit('set', { pattern })
 </script>
 
 <template>
   <div>
-    <div class="pair">
+    <div class="three">
       <ChoiceField label="Figures" :value="content.form" :options="forms" @change="set({ form: $event })" />
-      <NumberField label="Apart" :value="content.apart" @change="set({ apart: $event })" />
-      <NumberField label="Size" unit="%" :value="content.size" @change="set({ size: $event })" />
-      <NumberField
-        label="Rows aside"
-        unit="%"
-        hint="Every other row is moved so far"
-        :value="content.shift"
-        @change="set({ shift: $event })"
-      />
+      <PropertyFields :layer="layer" :names="['apart', 'eachSize', 'aside', 'eachTurn', 'moved']" :labels="labels" />
     </div>
     <ColourField label="Colour" :value="content.fill" @change="set({ fill: $event })" />
   </div>

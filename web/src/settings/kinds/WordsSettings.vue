@@ -4,13 +4,16 @@ import { named } from '../../parts/fields'
 import { useEditor } from '../../stores/editor'
 import { alignWords } from '../../tabletop/alignWords'
 import type { Changed, Layer, Product, Words } from '../../types'
-import { fonts, productSlot } from '../../words'
+import { useBrands } from '../../stores/brands'
+import { productSlot } from '../../words'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import ColourField from '../../parts/ColourField.vue'
 import NumberField from '../../parts/NumberField.vue'
 import TextField from '../../parts/TextField.vue'
 
 const props = defineProps<{ layer: Layer; content: Words }>()
+const brands = useBrands()
+brands.load()
 const emit = defineEmits<{ set: [values: Changed<Layer>] }>()
 const editor = useEditor()
 const lacks = computed(() => editor.view.rows.find((r) => r.layer === editor.selected)?.lacks)
@@ -55,11 +58,11 @@ function addField(name: string) {
       No font here has a letter for “{{ lacks }}”; an empty box stands for it.
     </p>
     <div class="pair">
-      <ChoiceField label="Font" :value="content.font" :options="fonts" @change="set({ font: $event })" />
+      <ChoiceField label="Font" :value="content.font" :options="brands.fonts" @change="set({ font: $event })" />
       <ChoiceField
         label="Emphasis"
         :value="content.emphasisFont ?? ''"
-        :options="[{ id: '', name: 'Same font' }, ...fonts]"
+        :options="[{ id: '', name: 'Same font' }, ...brands.fonts]"
         @change="set({ emphasisFont: $event })"
       />
       <ColourField label="Colour" :value="content.fill" @change="set({ fill: $event })" />

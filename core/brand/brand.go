@@ -1,0 +1,66 @@
+// Package brand is what a maker keeps for all clips: colours, fonts and logos.
+package brand
+
+import (
+	"fmt"
+	"slices"
+	"strings"
+	"unicode/utf8"
+
+	"billow/core/clip"
+	"billow/core/colour"
+	"billow/core/palette"
+)
+
+// Brand is a maker's own colours, fonts and logos.
+type Brand struct {
+	ID      string          `json:"id"`
+	Name    string          `json:"name"`
+	Colours []colour.Colour `json:"colours"` // the first is of the ground, the second stands out, the third is of words
+	Fonts   []string        `json:"fonts"`   // of clip.Fonts
+	Logos   []string        `json:"logos"`   // hashes of props
+}
+
+// Limits of a brand.
+const (
+	MaxColours = 12
+	MaxLogos   = 24
+)
+
+// Check reports the first thing that is wrong with it, as a *clip.FieldError, or nil.
+func (b *Brand) Check() error {
+	switch {
+	case strings.TrimSpace(b.Name) == "":
+		return clip.Fault("name", "a brand needs a name")
+	case utf8.RuneCountInString(b.Name) > 60:
+		return clip.Fault("name", "the name of a brand has at most 60 letters")
+	case len(b.Colours) > MaxColours:
+		return clip.Fault("colours", "a brand has at most %d colours", MaxColours)
+	case len(b.Fonts) > len(clip.Fonts):
+		return clip.Fault("fonts", "there are only %d fonts", len(clip.Fonts))
+	case len(b.Logos) > MaxLogos:
+		return clip.Fault("logos", "a brand has at most %d logos", MaxLogos)
+	}
+	for i, f := range b.Fonts {
+		if !slices.Contains(clip.Fonts, f) {
+			return clip.Fault(fmt.Sprintf("fonts[%d]", i), "there is no font %q", f)
+		}
+	}
+	for i, h := range b.Logos {
+		if len(h) != 64 || strings.Trim(h, "0123456789abcdef") != "" {
+			return clip.Fault(fmt.Sprintf("logos[%d]", i), "this names no prop")
+		}
+	}
+	return nil
+}
+
+// Palette is the brand's colours by what they are for; those that it lacks, and those that
+// could not be read, are made to go with it. A brand without colours has none.
+func (b *Brand) Palette() (palette.Palette, bool) {
+	if len(b.Colours) == 0 {
+		return palette.Palette{}, false
+	}
+	p := palette.Of(b.Colours)
+	p.ID, p.Name = "brand-"+b.ID, b.Name
+	return p, true
+}

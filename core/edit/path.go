@@ -1,0 +1,87 @@
+package edit
+
+import (
+	"slices"
+
+	"billow/core/clip"
+)
+
+// AddPoint puts a point into a path, in the middle of the way from one to the next, without
+// changing its course.
+type AddPoint struct {
+	Typed
+	Layer  string `json:"layer"`
+	Number int    `json:"number"` // of the point before it
+}
+
+// pathOf is the path of a figure that is one.
+func pathOf(c *clip.Clip, layer string) (*clip.Layer, *clip.DrawnPath, error) {
+	l, err := find(c, layer)
+	if err != nil {
+		return nil, nil, err
+	}
+	if l.Card == nil || l.Card.Form != "path" || l.Card.Path == nil {
+		return nil, nil, clip.Fault("layer", "%q is no path", l.Name)
+	}
+	return l, l.Card.Path, nil
+}
+
+func (a *AddPoint) apply(c *clip.Clip) error {
+	l, p, err := pathOf(c, a.Layer)
+	if err != nil {
+		return err
+	}
+	i := slices.IndexFunc(p.Points, func(q clip.PathPoint) bool { return q.ID == a.Number })
+	switch {
+	case i < 0:
+		return clip.Fault("number", "%q has no point %d", l.Name, a.Number)
+	case i+1 == len(p.Points) && !p.Closed:
+		return clip.Fault("number", "nothing comes after the last point of a path that is open")
+	case len(p.Points) >= clip.MaxPathPoints:
+		return clip.Fault("number", "a path has at most %d points", clip.MaxPathPoints)
+	}
+	from, to := &p.Points[i], &p.Points[(i+1)%len(p.Points)]
+	between := clip.PathPoint{ID: freeNumber(func(n int) bool {
+		return slices.ContainsFunc(p.Points, func(q clip.PathPoint) bool { return q.ID == n })
+	})}
+	// De Casteljau, at half the way.
+	half := func(a, b float64) float64 { return (a + b) / 2 }
+	at := func(d int, q *clip.PathPoint) float64 { return [2]float64{q.X, q.Y}[d] }
+	var middle [2]float64
+	for d := range 2 {
+		p0, p3 := at(d, from), at(d, to)
+		p1, p2 := p0+from.Out[d], p3+to.In[d]
+		a, b, e := half(p0, p1), half(p1, p2), half(p2, p3)
+		ab, be := half(a, b), half(b, e)
+		middle[d] = half(ab, be)
+		from.Out[d], to.In[d] = a-p0, e-p3
+		between.In[d], between.Out[d] = ab-middle[d], be-middle[d]
+	}
+	between.X, between.Y = middle[0], middle[1]
+	p.Points = slices.Insert(p.Points, i+1, between)
+	return nil
+}
+
+// RemovePoint takes a point out of a path, with its keys.
+type RemovePoint struct {
+	Typed
+	Layer  string `json:"layer"`
+	Number int    `json:"number"`
+}
+
+func (r *RemovePoint) apply(c *clip.Clip) error {
+	l, p, err := pathOf(c, r.Layer)
+	if err != nil {
+		return err
+	}
+	i := slices.IndexFunc(p.Points, func(q clip.PathPoint) bool { return q.ID == r.Number })
+	if i < 0 {
+		return clip.Fault("number", "%q has no point %d", l.Name, r.Number)
+	}
+	if len(p.Points) <= 2 {
+		return clip.Fault("number", "a path keeps two points; delete the figure instead")
+	}
+	p.Points = slices.Delete(p.Points, i, i+1)
+	drop(l)
+	return nil
+}

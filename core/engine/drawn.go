@@ -1,0 +1,123 @@
+package engine
+
+import (
+	"math"
+
+	"billow/core/clip"
+	"billow/core/layout"
+	"billow/core/trace"
+)
+
+// Sketch is what a pointer has drawn over the frame of a shape, units from its centre.
+type Sketch struct {
+	Shape  string       `json:"shape"`
+	Frame  int          `json:"frame"`            // of the clip: it goes into the scene that plays then
+	Hand   [][2]float64 `json:"hand,omitempty"`   // where the pointer was, to be smoothed
+	Nodes  []trace.Node `json:"nodes,omitempty"`  // or points as they were set
+	Closed bool         `json:"closed,omitempty"` // the end is joined to the beginning
+}
+
+// sketch is the figure that was drawn, not yet added.
+func sketch(e *Engine, in Sketch) (clip.Layer, error) {
+	if e.shown == nil {
+		return clip.Layer{}, errClosed
+	}
+	s, err := e.shape(in.Shape)
+	if err != nil {
+		return clip.Layer{}, err
+	}
+	nodes, err := in.nodes()
+	if err != nil {
+		return clip.Layer{}, err
+	}
+	p, x, y, w, h := boxed(nodes, in.Closed)
+	name := "Line"
+	if in.Closed {
+		name = "Blob"
+	}
+	l := clip.Drawn(e.shown, name, p, w, h)
+	l.Group = e.shown.SceneAt(in.Frame).ID
+	layout.PutAt(e.shown, &l, s, x, y)
+	return l, nil
+}
+
+// nodes are those that were drawn, smoothed if that was by hand.
+func (in *Sketch) nodes() ([]trace.Node, error) {
+	nodes := in.Nodes
+	if len(in.Hand) > 0 {
+		nodes = trace.Smooth(in.Hand, in.Closed, clip.MaxPathPoints)
+	}
+	if len(nodes) < 2 {
+		return nil, clip.Fault("nodes", "a line needs two points at least")
+	}
+	if len(nodes) > clip.MaxPathPoints {
+		return nil, clip.Fault("nodes", "a path has at most %d points", clip.MaxPathPoints)
+	}
+	for _, n := range nodes {
+		for _, v := range n.At {
+			if math.IsNaN(v) || math.Abs(v) > clip.MaxUnits {
+				return nil, clip.Fault("nodes", "a point lies too far away")
+			}
+		}
+	}
+	return nodes, nil
+}
+
+// boxed is nodes as a path in percent of the box around them, which has its middle at (x, y).
+func boxed(nodes []trace.Node, closed bool) (p clip.DrawnPath, x, y, w, h float64) {
+	lo, hi := trace.Bounds(nodes, closed)
+	x, y = (lo[0]+hi[0])/2, (lo[1]+hi[1])/2
+	w, h = max(hi[0]-lo[0], 20), max(hi[1]-lo[1], 20)
+	share := func(v [2]float64) [2]float64 {
+		round := func(v float64) float64 { return min(max(math.Round(v*1e4)/1e4, -1000), 1000) }
+		return [2]float64{round(100 * v[0] / w), round(100 * v[1] / h)}
+	}
+	p.Closed = closed
+	for i, n := range nodes {
+		at := share([2]float64{n.At[0] - x, n.At[1] - y})
+		p.Points = append(p.Points, clip.PathPoint{ID: i + 1, X: at[0], Y: at[1], In: share(n.In), Out: share(n.Out)})
+	}
+	return p, x, y, w, h
+}
+
+// Around is a sketch around a part of a layer.
+type Around struct {
+	Sketch
+	Layer string `json:"layer"`
+}
+
+// sketchMask is the mask of a layer that was drawn around what it is to show, not yet added.
+func sketchMask(e *Engine, in Around) (clip.Mask, error) {
+	if e.shown == nil {
+		return clip.Mask{}, errClosed
+	}
+	s, err := e.shape(in.Shape)
+	if err != nil {
+		return clip.Mask{}, err
+	}
+	in.Closed = true
+	nodes, err := in.nodes()
+	if err != nil {
+		return clip.Mask{}, err
+	}
+	places := e.arranged(s).Places(in.Frame, []string{in.Layer})
+	if len(places) == 0 {
+		return clip.Mask{}, clip.Fault("layer", "the layer does not show here; go to where it does and draw there")
+	}
+	inv, ok := places[0].Mapping().Inverse()
+	if !ok || places[0].Shrink == 0 {
+		return clip.Mask{}, clip.Fault("layer", "the layer has no size here; go to where it has and draw there")
+	}
+	k := 1 / places[0].Shrink
+	for i := range nodes {
+		n := &nodes[i]
+		by := func(v [2]float64) [2]float64 {
+			return [2]float64{(inv.A*v[0] + inv.C*v[1]) * k, (inv.B*v[0] + inv.D*v[1]) * k}
+		}
+		x, y := inv.Apply(n.At[0], n.At[1])
+		n.At, n.In, n.Out = [2]float64{x * k, y * k}, by(n.In), by(n.Out)
+	}
+	p, x, y, w, h := boxed(nodes, true)
+	round := func(v float64) float64 { return math.Round(v*100) / 100 }
+	return clip.Mask{ID: 1, Form: "path", X: round(x), Y: round(y), W: round(w), H: round(h), Path: &p}, nil
+}

@@ -1,0 +1,55 @@
+import { defineStore } from 'pinia'
+import { computed, ref } from 'vue'
+import { api, type Brand, type Branded } from '../api'
+import { fonts } from '../words'
+import { useNotices } from './notices'
+
+// The brands that are kept for all clips: their colours, fonts and logos are offered
+// wherever one of these is chosen.
+export const useBrands = defineStore('brands', () => {
+  const list = ref<Branded[]>([])
+  let asked: Promise<void> | null = null
+
+  // load asks once; a page without a server goes without brands.
+  const load = () => (asked ??= again().catch(() => void (asked = null)))
+  async function again() {
+    list.value = await api.brands()
+  }
+
+  // save shows a change at once, and sends one after the other; what the colours are for is
+  // known when the last has arrived.
+  let sending: Promise<void> = Promise.resolve()
+  let last = 0
+  function save(b: Brand): Promise<void> {
+    const mine = ++last
+    const at = list.value.findIndex((o) => o.id === b.id)
+    list.value = at < 0 ? [...list.value, b] : list.value.map((o, i) => (i === at ? { ...o, ...b } : o))
+    const sent = sending.catch(() => undefined).then(() => api.putBrand(b))
+    sending = sent
+    return sent.finally(() => (mine === last ? again() : undefined))
+  }
+
+  async function remove(b: Brand) {
+    await api.removeBrand(b.id)
+    await again()
+    useNotices().say(`The brand ${b.name} is deleted`, 'done', {
+      label: 'Take it back',
+      run: () => save(b).catch(useNotices().fail)
+    })
+  }
+
+  const colours = computed(() => list.value.flatMap((b) => b.colours.map((colour) => ({ colour, of: b.name }))))
+  const palettes = computed(() => list.value.flatMap((b) => (b.palette ? [b.palette] : [])))
+  const logos = computed(() => new Map(list.value.flatMap((b) => b.logos.map((hash) => [hash, b.name] as const))))
+  // All fonts, those of brands first.
+  const ordered = computed(() => {
+    const own = [...new Set(list.value.flatMap((b) => b.fonts))]
+    const of = (id: string) => list.value.find((b) => b.fonts.includes(id as never))?.name
+    return [
+      ...fonts.filter((f) => own.includes(f.id)).map((f) => ({ ...f, name: `${f.name} (${of(f.id)})` })),
+      ...fonts.filter((f) => !own.includes(f.id))
+    ]
+  })
+
+  return { list, load, again, save, remove, colours, palettes, logos, fonts: ordered }
+})
