@@ -119,6 +119,7 @@ func TestAPictureIsLaidBehindAll(t *testing.T) {
 	u.block("Green", greenPaint)
 	u.bring(photoFile(t))
 	u.text(".row-line .name", "^shore")
+	u.find(".bar .acts") // it is chosen
 	// It was placed as it is: now once more, behind all.
 	u.press(input.Delete)
 	u.waitStored("it is gone again", func(c *clip.Clip) bool { return !strings.Contains(names(c), "shore") })

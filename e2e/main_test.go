@@ -94,7 +94,9 @@ func (u *user) click(selector string) {
 
 func (u *user) clickText(selector, pattern string) {
 	u.t.Helper()
-	u.must("clicking "+pattern, u.text(selector, pattern).Timeout(patience).Click(proto.InputMouseButtonLeft, 1))
+	e := u.text(selector, pattern).Timeout(patience)
+	u.must("waiting until "+pattern+" stands still", e.WaitStableRAF())
+	u.must("clicking "+pattern, e.Click(proto.InputMouseButtonLeft, 1))
 }
 
 // write replaces what is in a field and presses Tab.

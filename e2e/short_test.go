@@ -1,6 +1,7 @@
 package e2e
 
 import (
+	"fmt"
 	"slices"
 	"testing"
 
@@ -54,6 +55,8 @@ func (h *hand) grow(by float64) {
 	h.find("[data-handle=size-2]")
 	x, y := h.handle("size-2")
 	h.act(func() { h.drag(x, y, x+by, y+by) })
+	h.wait("the corner is where it was dragged", fmt.Sprintf(
+		"(b => b && b.x + b.width/2 > %f)(document.querySelector('[data-handle=size-2]')?.getBoundingClientRect())", x+by/2))
 }
 
 // A whole clip with motion on the beat: a product that gusts in, a headline and a

@@ -1,5 +1,5 @@
-// Command gen writes the page's types and catalogues from the core's, and which
-// letters the fonts have.
+// Command gen writes the page's types and catalogues from the core's, which letters
+// the fonts have, and which currencies there are.
 package main
 
 //go:generate go run .
@@ -12,7 +12,8 @@ import (
 // files are what is written, by where they lie, seen from this folder.
 func files() map[string]string {
 	const page = "../../web/src/gen/"
-	out := map[string]string{page + "catalogue.ts": catalogue(), "../../fonts/letters.go": letters()}
+	out := map[string]string{page + "catalogue.ts": catalogue(), "../../fonts/letters.go": letters(),
+		"../../core/offer/currencies.go": currencies()}
 	for name, text := range types() {
 		out[page+name] = text
 	}

@@ -6,27 +6,24 @@ import (
 	"strings"
 
 	"github.com/shopspring/decimal"
-	"golang.org/x/text/currency"
-	"golang.org/x/text/language"
-	"golang.org/x/text/message"
-	"golang.org/x/text/number"
 )
 
 // Offer is a price, perhaps reduced from an old one.
 type Offer struct {
 	price, old decimal.Decimal
 	reduced    bool
-	unit       currency.Unit
+	unit       unit
 }
 
 // New reads a price, an old price (empty where there is none) and an ISO 4217
 // currency. The old price must be higher than the price.
 func New(price, old, code string) (Offer, error) {
-	unit, err := currency.ParseISO(code)
-	if err != nil {
+	unit, found := unitOf(code)
+	if !found {
 		return Offer{}, fmt.Errorf("%q is not a currency: use a code such as EUR", code)
 	}
 	o := Offer{unit: unit}
+	var err error
 	if o.price, err = amount("price", price); err != nil {
 		return Offer{}, err
 	}
@@ -79,18 +76,11 @@ func (o Offer) Text(text, name string, fields map[string]string) string {
 	}
 	old, percent := "", ""
 	if o.reduced {
-		old, percent = o.money(o.old), fmt.Sprintf("%d%%", o.Percent())
+		old, percent = o.unit.write(o.old), fmt.Sprintf("%d%%", o.Percent())
 	}
-	pairs := []string{"{name}", name, "{price}", o.money(o.price), "{old}", old, "{percent}", percent}
+	pairs := []string{"{name}", name, "{price}", o.unit.write(o.price), "{old}", old, "{percent}", percent}
 	for field, says := range fields {
 		pairs = append(pairs, "{"+field+"}", says) // no name is the beginning of another with its brace
 	}
 	return strings.NewReplacer(pairs...).Replace(text)
-}
-
-func (o Offer) money(d decimal.Decimal) string {
-	scale, _ := currency.Standard.Rounding(o.unit)
-	p := message.NewPrinter(language.English)
-	rounded, _ := d.Round(int32(scale)).Float64()
-	return p.Sprint(currency.NarrowSymbol(o.unit)) + p.Sprint(number.Decimal(rounded, number.Scale(scale)))
 }
