@@ -7,20 +7,21 @@ import (
 )
 
 // DrawnPath is drawn by hand: points in order, with a curve or a straight line from each to
-// the next.
+// the next. It may have several contours.
 type DrawnPath struct {
-	Closed bool        `json:"closed,omitempty"` // the last is joined to the first
+	Closed bool        `json:"closed,omitempty"` // the last point of each contour is joined to its first
 	Points []PathPoint `json:"points"`
 }
 
 // PathPoint is a point of a path. All is in percent of the figure's width and height, from its
 // middle.
 type PathPoint struct {
-	ID  int        `json:"id"` // 1..99, under which it has keys
-	X   float64    `json:"x"`
-	Y   float64    `json:"y"`
-	In  [2]float64 `json:"in"`  // from it, where the curve that comes to it is bent
-	Out [2]float64 `json:"out"` // from it, where the curve that leaves it is bent
+	ID     int        `json:"id"` // 1..99, under which it has keys; 0 in a path of more points than that: they have none
+	X      float64    `json:"x"`
+	Y      float64    `json:"y"`
+	In     [2]float64 `json:"in"`               // from it, where the curve that comes to it is bent
+	Out    [2]float64 `json:"out"`              // from it, where the curve that leaves it is bent
+	Begins bool       `json:"begins,omitempty"` // another contour begins with it
 }
 
 // Families of properties of a path's points.
@@ -31,8 +32,21 @@ const (
 
 var pathFamilies = []string{Point, Bend}
 
-// MaxPathPoints is how many points a path has at most: as many as can have keys.
-const MaxPathPoints = MaxNumber
+// MaxPathPoints is how many points a path has at most. Those of one with more than MaxNumber
+// have no keys.
+const MaxPathPoints = 2000
+
+// Keyed tells whether the path's points can have keys.
+func (p *DrawnPath) Keyed() bool { return len(p.Points) <= MaxNumber }
+
+// Contour is the points, from one to just before another, of the contour that a point is in.
+func (p *DrawnPath) Contour(i int) (from, to int) {
+	for from = i; from > 0 && !p.Points[from].Begins; from-- {
+	}
+	for to = i + 1; to < len(p.Points) && !p.Points[to].Begins; to++ {
+	}
+	return from, to
+}
 
 func (p *DrawnPath) point(number int) *PathPoint {
 	for i := range p.Points {
@@ -65,8 +79,10 @@ func (p *DrawnPath) check(field string) error {
 	seen := map[int]bool{}
 	for i, at := range p.Points {
 		name := fmt.Sprintf("%s.points[%d]", field, i)
-		if err := validNumber(name+".id", at.ID, seen); err != nil {
-			return err
+		if p.Keyed() || at.ID != 0 {
+			if err := validNumber(name+".id", at.ID, seen); err != nil {
+				return err
+			}
 		}
 		for _, v := range []float64{at.X, at.Y, at.In[0], at.In[1], at.Out[0], at.Out[1]} {
 			if err := within(name, v, -1000, 1000); err != nil {
@@ -94,7 +110,9 @@ func cardNumbers(l *Layer, property string) []*float64 {
 func cardNumbered(l *Layer, family string) (out []int) {
 	if p := l.Card.Path; p != nil && l.Card.Form == "path" && (family == Point || family == Bend) {
 		for _, at := range p.Points {
-			out = append(out, at.ID)
+			if at.ID != 0 {
+				out = append(out, at.ID)
+			}
 		}
 		return out
 	}

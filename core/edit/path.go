@@ -35,12 +35,17 @@ func (a *AddPoint) apply(c *clip.Clip) error {
 	switch {
 	case i < 0:
 		return clip.Fault("number", "%q has no point %d", l.Name, a.Number)
-	case i+1 == len(p.Points) && !p.Closed:
-		return clip.Fault("number", "nothing comes after the last point of a path that is open")
-	case len(p.Points) >= clip.MaxPathPoints:
-		return clip.Fault("number", "a path has at most %d points", clip.MaxPathPoints)
+	case len(p.Points) >= clip.MaxNumber:
+		return clip.Fault("number", "a path whose points can be moved has at most %d of them", clip.MaxNumber)
 	}
-	from, to := &p.Points[i], &p.Points[(i+1)%len(p.Points)]
+	first, end := p.Contour(i)
+	next := i + 1
+	if next == end {
+		if next = first; !p.Closed {
+			return clip.Fault("number", "nothing comes after the last point of a path that is open")
+		}
+	}
+	from, to := &p.Points[i], &p.Points[next]
 	between := clip.PathPoint{ID: freeNumber(func(n int) bool {
 		return slices.ContainsFunc(p.Points, func(q clip.PathPoint) bool { return q.ID == n })
 	})}
@@ -81,7 +86,12 @@ func (r *RemovePoint) apply(c *clip.Clip) error {
 	if len(p.Points) <= 2 {
 		return clip.Fault("number", "a path keeps two points; delete the figure instead")
 	}
+	first, end := p.Contour(i)
+	if first == i && end > i+1 && i > 0 {
+		p.Points[i+1].Begins = true
+	}
 	p.Points = slices.Delete(p.Points, i, i+1)
+	p.Points[0].Begins = false
 	drop(l)
 	return nil
 }

@@ -30,7 +30,7 @@ func sketch(e *Engine, in Sketch) (clip.Layer, error) {
 	if err != nil {
 		return clip.Layer{}, err
 	}
-	p, x, y, w, h := boxed(nodes, in.Closed)
+	p, x, y, w, h := trace.Boxed([]trace.Contour{{Nodes: nodes, Closed: in.Closed}})
 	name := "Line"
 	if in.Closed {
 		name = "Blob"
@@ -45,13 +45,13 @@ func sketch(e *Engine, in Sketch) (clip.Layer, error) {
 func (in *Sketch) nodes() ([]trace.Node, error) {
 	nodes := in.Nodes
 	if len(in.Hand) > 0 {
-		nodes = trace.Smooth(in.Hand, in.Closed, clip.MaxPathPoints)
+		nodes = trace.Smooth(in.Hand, in.Closed, clip.MaxNumber)
 	}
 	if len(nodes) < 2 {
 		return nil, clip.Fault("nodes", "a line needs two points at least")
 	}
-	if len(nodes) > clip.MaxPathPoints {
-		return nil, clip.Fault("nodes", "a path has at most %d points", clip.MaxPathPoints)
+	if len(nodes) > clip.MaxNumber {
+		return nil, clip.Fault("nodes", "a path has at most %d points", clip.MaxNumber)
 	}
 	for _, n := range nodes {
 		for _, v := range n.At {
@@ -61,23 +61,6 @@ func (in *Sketch) nodes() ([]trace.Node, error) {
 		}
 	}
 	return nodes, nil
-}
-
-// boxed is nodes as a path in percent of the box around them, which has its middle at (x, y).
-func boxed(nodes []trace.Node, closed bool) (p clip.DrawnPath, x, y, w, h float64) {
-	lo, hi := trace.Bounds(nodes, closed)
-	x, y = (lo[0]+hi[0])/2, (lo[1]+hi[1])/2
-	w, h = max(hi[0]-lo[0], 20), max(hi[1]-lo[1], 20)
-	share := func(v [2]float64) [2]float64 {
-		round := func(v float64) float64 { return min(max(math.Round(v*1e4)/1e4, -1000), 1000) }
-		return [2]float64{round(100 * v[0] / w), round(100 * v[1] / h)}
-	}
-	p.Closed = closed
-	for i, n := range nodes {
-		at := share([2]float64{n.At[0] - x, n.At[1] - y})
-		p.Points = append(p.Points, clip.PathPoint{ID: i + 1, X: at[0], Y: at[1], In: share(n.In), Out: share(n.Out)})
-	}
-	return p, x, y, w, h
 }
 
 // Around is a sketch around a part of a layer.
@@ -117,7 +100,7 @@ func sketchMask(e *Engine, in Around) (clip.Mask, error) {
 		x, y := inv.Apply(n.At[0], n.At[1])
 		n.At, n.In, n.Out = [2]float64{x * k, y * k}, by(n.In), by(n.Out)
 	}
-	p, x, y, w, h := boxed(nodes, true)
+	p, x, y, w, h := trace.Boxed([]trace.Contour{{Nodes: nodes, Closed: true}})
 	round := func(v float64) float64 { return math.Round(v*100) / 100 }
 	return clip.Mask{ID: 1, Form: "path", X: round(x), Y: round(y), W: round(w), H: round(h), Path: &p}, nil
 }

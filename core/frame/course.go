@@ -5,36 +5,44 @@ import (
 	"billow/core/paint"
 )
 
-// course is a path through n points in percent of a width and a height, each with where the
-// curves to it (the first two numbers) and from it are bent, as seen from it.
-func course(closed bool, n int, w, h float64, point func(i int) (at, bend [4]float64)) paint.Path {
-	type node struct{ at, in, out [2]float64 }
-	nodes := make([]node, n, n+1)
+// course is a path through points in percent of a width and a height. bent tells where each
+// is and where the curves to it (the first two numbers) and from it are bent, as seen from it.
+func course(d *clip.DrawnPath, closed bool, w, h float64, bent func(p *clip.PathPoint) (at, bend [4]float64)) paint.Path {
 	x, y := w/100, h/100
-	for i := range nodes {
-		at, bend := point(i)
-		p := &nodes[i]
-		p.at = [2]float64{at[0] * x, at[1] * y}
-		p.in = [2]float64{p.at[0] + bend[0]*x, p.at[1] + bend[1]*y}
-		p.out = [2]float64{p.at[0] + bend[2]*x, p.at[1] + bend[3]*y}
+	path := make(paint.Path, 0, len(d.Points)+1)
+	var begin, out, firstIn [2]float64 // of the contour; where the last point's curve is bent
+	end := func() {
+		if closed && len(path) > 0 {
+			path = append(path, paint.Segment{Op: 'C', P: [3][2]float64{out, firstIn, begin}})
+		}
 	}
-	begin := byte('O')
-	if closed {
-		begin = 'M'
-		nodes = append(nodes, nodes[0])
+	for i := range d.Points {
+		p := &d.Points[i]
+		at, bend := bent(p)
+		place := [2]float64{at[0] * x, at[1] * y}
+		in := [2]float64{place[0] + bend[0]*x, place[1] + bend[1]*y}
+		if i == 0 || p.Begins {
+			end()
+			op := byte('O')
+			if closed {
+				op = 'M'
+			}
+			path = append(path, paint.Segment{Op: op, P: [3][2]float64{place}})
+			begin, firstIn = place, in
+		} else {
+			path = append(path, paint.Segment{Op: 'C', P: [3][2]float64{out, in, place}})
+		}
+		out = [2]float64{place[0] + bend[2]*x, place[1] + bend[3]*y}
 	}
-	path := paint.Path{{Op: begin, P: [3][2]float64{nodes[0].at}}}
-	for i, to := range nodes[1:] {
-		path = append(path, paint.Segment{Op: 'C', P: [3][2]float64{nodes[i].out, to.in, to.at}})
-	}
+	end()
 	return path
+}
+
+// resting is where a point of a path is without keys.
+func resting(p *clip.PathPoint) (at, bend [4]float64) {
+	return [4]float64{p.X, p.Y}, [4]float64{p.In[0], p.In[1], p.Out[0], p.Out[1]}
 }
 
 // maskCourse is what a mask that is drawn covers when it is so wide and high; whether it is
 // joined or not, its inside counts.
-func maskCourse(d *clip.DrawnPath, w, h float64) paint.Path {
-	return course(true, len(d.Points), w, h, func(i int) (at, bend [4]float64) {
-		p := d.Points[i]
-		return [4]float64{p.X, p.Y}, [4]float64{p.In[0], p.In[1], p.Out[0], p.Out[1]}
-	})
-}
+func maskCourse(d *clip.DrawnPath, w, h float64) paint.Path { return course(d, true, w, h, resting) }

@@ -142,9 +142,11 @@ func holePath(h clip.Hole) paint.Path {
 // drawnPath is a path with its points as they are on a frame, in units.
 func (a *actor) drawnPath(frame float64) paint.Path {
 	d := a.layer.Card.Path
-	return course(d.Closed, len(d.Points), a.w, a.h, func(i int) (at, bend [4]float64) {
-		n := d.Points[i].ID
-		return a.named(clip.NumberedName(clip.Point, n), frame), a.named(clip.NumberedName(clip.Bend, n), frame)
+	return course(d, d.Closed, a.w, a.h, func(p *clip.PathPoint) (at, bend [4]float64) {
+		if p.ID == 0 {
+			return resting(p)
+		}
+		return a.named(clip.NumberedName(clip.Point, p.ID), frame), a.named(clip.NumberedName(clip.Bend, p.ID), frame)
 	})
 }
 

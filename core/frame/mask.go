@@ -44,7 +44,11 @@ func (a *actor) masksAt(frame float64) []graph.MaskPart {
 		part.Nums = []float64{float64(len(m.Form)), at[0], at[1], size[0], size[1], turn, corner, more, shrink}
 		if m.Path != nil {
 			for _, p := range m.Path.Points {
-				part.Nums = append(part.Nums, p.X, p.Y, p.In[0], p.In[1], p.Out[0], p.Out[1])
+				begins := 0.0
+				if p.Begins {
+					begins = 1
+				}
+				part.Nums = append(part.Nums, p.X, p.Y, p.In[0], p.In[1], p.Out[0], p.Out[1], begins)
 			}
 		}
 		out = append(out, part)

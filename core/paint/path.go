@@ -33,7 +33,7 @@ func (p Path) Transformed(m Affine) Path {
 func (p Path) Bounds() (b [4]float64) {
 	b = [4]float64{math.Inf(1), math.Inf(1), math.Inf(-1), math.Inf(-1)}
 	for _, s := range p {
-		for _, pt := range s.P[:s.points()] {
+		for _, pt := range s.P[:s.Points()] {
 			b[0], b[1] = min(b[0], pt[0]), min(b[1], pt[1])
 			b[2], b[3] = max(b[2], pt[0]), max(b[3], pt[1])
 		}
@@ -41,7 +41,8 @@ func (p Path) Bounds() (b [4]float64) {
 	return b
 }
 
-func (s Segment) points() int {
+// Points is how many points the step has.
+func (s Segment) Points() int {
 	switch s.Op {
 	case 'Q':
 		return 2

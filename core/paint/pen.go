@@ -12,6 +12,10 @@ type Pen struct {
 	// draws all. Along a closed contour they are stretched a little, so that a whole
 	// number of them fits. Shift moves them along.
 	Dash, Gap, Shift float64
+	Miter            float64 // how many times its half width a corner of MiterJoin may reach out before it is cut off; 0 is 4, as in SVG
+	// Each lets every contour have its line where others, or itself, lie over it; else
+	// only the edge of what they fill together has one.
+	Each bool
 }
 
 // Scaled is the pen for a path that is so many times as large.
@@ -24,11 +28,18 @@ func (p Pen) Scaled(k float64) Pen {
 func (p Pen) Reach() float64 {
 	switch {
 	case p.Join == MiterJoin:
-		return p.Width / 2 * miterLimit
+		return p.Width / 2 * p.miter()
 	case p.Cap == SquareCap:
 		return p.Width / math.Sqrt2
 	}
 	return p.Width / 2
+}
+
+func (p Pen) miter() float64 {
+	if p.Miter == 0 {
+		return miterLimit
+	}
+	return p.Miter
 }
 
 // Cap is how a line ends, as in SVG.
@@ -52,8 +63,6 @@ const (
 )
 
 const (
-	// miterLimit is how many times its half width a corner may reach out, as in SVG,
-	// before it is cut off.
 	miterLimit = 4
 	// mostDashes is how many dashes a contour has at most; more could not be told apart.
 	mostDashes = 4000
@@ -68,7 +77,11 @@ func (p Path) Drawn(pen Pen, tolerance float64) Path {
 		return nil
 	}
 	st := stroker{r: pen.Width / 2, pen: pen}
-	for _, l := range joined(p.flattened(tolerance)) {
+	lines := p.flattened(tolerance)
+	if !pen.Each {
+		lines = joined(lines)
+	}
+	for _, l := range lines {
 		st.contour(l)
 	}
 	return st.out

@@ -118,3 +118,17 @@ func (r *raster) coverage(f func(y int, row []int32)) {
 		f(y, row[:r.w])
 	}
 }
+
+// evenOdd is coverage by the even-odd rule: what is covered twice is not covered.
+func (r *raster) evenOdd(f func(y int, row []int32)) {
+	for y := range r.h {
+		row := r.acc[y*(r.w+1) : (y+1)*(r.w+1)]
+		sum := int32(0)
+		for x, v := range row {
+			sum += v
+			twice := max(sum, -sum) % (2 * whole)
+			row[x] = min(twice, 2*whole-twice)
+		}
+		f(y, row[:r.w])
+	}
+}

@@ -212,7 +212,7 @@ func (s *stroker) join(n1, n2, at vec) (before, after vec) {
 	switch {
 	case s.pen.Join == RoundJoin:
 		s.fan(at, from, to)
-	case s.pen.Join == MiterJoin && 2/(1+dot) <= miterLimit*miterLimit:
+	case s.pen.Join == MiterJoin && 2/(1+dot) <= s.pen.miter()*s.pen.miter():
 		k := 1 / (1 + dot)
 		s.piece(at, at.plus(from, 1), at.plus(from, k).plus(to, k), at.plus(to, 1))
 	default:
@@ -262,10 +262,10 @@ func (p Path) Reversed() Path {
 			to++
 		}
 		last := p[to-1]
-		out = append(out, Segment{'M', [3][2]float64{last.P[last.points()-1]}})
+		out = append(out, Segment{'M', [3][2]float64{last.P[last.Points()-1]}})
 		for i := to - 1; i > from; i-- {
 			prev := p[i-1]
-			end := prev.P[prev.points()-1]
+			end := prev.P[prev.Points()-1]
 			s := p[i]
 			switch s.Op {
 			case 'C':

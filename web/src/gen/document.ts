@@ -277,6 +277,7 @@ export interface PathPoint {
   y: number
   in: [number, number]
   out: [number, number]
+  begins?: boolean
 }
 
 export interface Pattern {
