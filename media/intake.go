@@ -33,10 +33,21 @@ func examine(ctx context.Context, name string, s *Spool, limits Limits) (none cl
 		return none, nil, clip.Fault("file", "%s is empty", name)
 	}
 	id, title := "prop-"+s.Hash[:12], Title(strings.TrimSuffix(name, path.Ext(name)))
-	switch kind, _ := Kind(s.Head()); kind {
+	switch what, kind := Kind(s.Head()); what {
 	case clip.KindCutout:
 		if s.Bytes > limits.PictureBytes {
 			return none, nil, clip.Fault("file", "%s is larger than %d MB", name, limits.PictureBytes>>20)
+		}
+		if kind == svgType {
+			made, err := drawn(ctx, s, limits)
+			if err != nil {
+				return none, nil, err
+			}
+			p, kept, err := picture(ctx, "prop-"+made.Hash[:12], title, made, limits)
+			if err != nil {
+				made.Close()
+			}
+			return p, kept, err
 		}
 		return picture(ctx, id, title, s, limits)
 	case clip.KindTune:
@@ -51,7 +62,7 @@ func examine(ctx context.Context, name string, s *Spool, limits Limits) (none cl
 		p, err := SoundProp(ctx, id, title, s)
 		return p, s, err
 	}
-	return none, nil, clip.Fault("file", "%s is neither a picture (PNG, JPEG, WebP, GIF) nor a tune (WAV, MP3, OGG, FLAC, M4A)", name)
+	return none, nil, clip.Fault("file", "%s is neither a picture (PNG, JPEG, WebP, GIF, SVG) nor a tune (WAV, MP3, OGG, FLAC, M4A)", name)
 }
 
 // picture reads a picture as it is when it is upright, in sRGB and small enough
@@ -101,7 +112,7 @@ func pictureProp(ctx context.Context, id, title string, s *Spool, size image.Con
 	_, kind := Kind(s.Head())
 	return clip.Prop{
 		ID: id, Name: title, Kind: clip.KindCutout, Hash: s.Hash, Media: kind,
-		Picture: &clip.Picture{W: bitmap.W, H: bitmap.H, Visible: visible, Area: rounded(bitmap.Area(visible))},
+		Picture: &clip.Picture{W: bitmap.W, H: bitmap.H, Visible: visible, Area: rounded(bitmap.Area(visible)), Drawing: described(s)},
 	}, nil
 }
 

@@ -50,6 +50,8 @@ func Kind(b []byte) (kind, mediaType string) {
 		return clip.KindCutout, "image/gif"
 	case has(0, "RIFF") && has(8, "WEBP"):
 		return clip.KindCutout, "image/webp"
+	case isDrawing(b):
+		return clip.KindCutout, svgType
 	case has(0, "RIFF") && has(8, "WAVE"):
 		return clip.KindTune, "audio/wav"
 	case has(0, "ID3"), len(b) > 1 && b[0] == 0xff && b[1]&0xe6 == 0xe2:
@@ -62,6 +64,19 @@ func Kind(b []byte) (kind, mediaType string) {
 		return clip.KindTune, "audio/mp4"
 	}
 	return "", ""
+}
+
+const svgType = "image/svg+xml"
+
+// isDrawing tells whether a file begins as one in XML does; reading it tells the rest.
+func isDrawing(b []byte) bool {
+	b = bytes.TrimLeft(bytes.TrimPrefix(b, []byte("\ufeff")), " \t\r\n")
+	for _, begins := range []string{"<?xml", "<svg", "<!--", "<!DOCTYPE svg"} {
+		if len(b) >= len(begins) && string(b[:len(begins)]) == begins {
+			return true
+		}
+	}
+	return false
 }
 
 // Shown tells whether a media type is one that Billow keeps and a browser may

@@ -84,6 +84,7 @@ func (s *Server) routes(api *gin.RouterGroup) {
 	api.GET("/props", packed, s.listProps)
 	api.DELETE("/props/:hash", s.removeProp)
 	api.POST("/props/:hash/return", s.returnProp)
+	api.GET("/props/:hash/figures", packed, s.getFigures)
 	api.GET("/products", packed, s.listProducts)
 	api.GET("/brands", packed, s.listBrands)
 	api.PUT("/brands/:id", s.putBrand)

@@ -91,7 +91,13 @@ type Picture struct {
 	H       int    `json:"h"`
 	Visible [4]int `json:"visible"` // bounds of what is not transparent: x0, y0, x1, y1
 	// Area is how much of these bounds is covered, 0..1; 0 is not known.
-	Area float64 `json:"area,omitempty"`
+	Area    float64  `json:"area,omitempty"`
+	Drawing *Drawing `json:"drawing,omitempty"` // of a picture made of one, which its file carries
+}
+
+// Drawing is what is known of a drawing of which a picture was made.
+type Drawing struct {
+	LeftOut []string `json:"leftOut,omitempty"` // what it has that is not shown
 }
 
 // Sound is what was found in a tune.

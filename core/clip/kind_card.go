@@ -18,7 +18,8 @@ type Card struct {
 	Pen      *Pen          `json:"pen,omitempty"`      // how its outline is drawn
 	Points   int           `json:"points,omitempty"`   // of a polygon, a star or a burst, 3..60; none is 6, 5 or 18
 	Hole     *Hole         `json:"hole,omitempty"`
-	Path     *DrawnPath    `json:"path,omitempty"` // of the form path
+	Path     *DrawnPath    `json:"path,omitempty"`  // of the form path
+	Lines    []Line        `json:"lines,omitempty"` // further outlines, drawn beneath, the last ones lowest
 }
 
 // Pen is how an outline is drawn.
@@ -56,10 +57,13 @@ type Hole struct {
 
 var cardKind = &Kind{
 	ID: KindCard, Name: "Figure", Says: "A card, ring, star, arrow or line", Field: "card", Icon: "hexagon", Offered: true, Round: true,
-	Properties: slices.Concat([]string{FillColour, OutlineColour, Outline, DrawStart, DrawEnd, DashShift, Corners, Inner, Begin, Sweep, Wave, WaveLong, WaveShift}, fillProperties, repeatProperties, openProperties),
-	Families:   slices.Concat(pathFamilies, fillFamilies),
+	Properties: slices.Concat([]string{FillColour, OutlineColour, Outline, DrawStart, DrawEnd, DashShift, Corners, Inner, Begin, Sweep, Wave, WaveLong, WaveShift, Offset}, fillProperties, repeatProperties, openProperties),
+	Families:   slices.Concat(pathFamilies, fillFamilies, lineFamilies),
 	Fill:       func(l *Layer) *Fill { return l.Card.Gradient },
 	Colours: func(l *Layer, property string) *colour.Colour {
+		if c := l.Card.lineColour(property); c != nil {
+			return c
+		}
 		switch g := l.Card.Gradient; {
 		case property == OutlineColour:
 			return &l.Card.Outline
@@ -80,6 +84,7 @@ var cardKind = &Kind{
 	Content: func(l *Layer) any { return held(l.Card) },
 	Own: func(l *Layer) {
 		l.Card = copied(l.Card)
+		l.Card.Lines = slices.Clone(l.Card.Lines)
 		l.Card.Hole, l.Card.Pen = copied(l.Card.Hole), copied(l.Card.Pen)
 		if l.Card.Path = copied(l.Card.Path); l.Card.Path != nil {
 			l.Card.Path.Points = slices.Clone(l.Card.Path.Points)
@@ -103,6 +108,9 @@ func checkCard(_ *Clip, field string, l *Layer) error {
 		}
 	} else if d.Form == "path" {
 		return Fault(field+".path", "a path needs points: draw it in the picture")
+	}
+	if err := d.checkLines(field + ".lines"); err != nil {
+		return err
 	}
 	if d.Points != 0 {
 		if err := within(field+".points", float64(d.Points), 3, 60); err != nil {

@@ -14,6 +14,7 @@ type Mask struct {
 	Form    string  `json:"form"`              // one of MaskForms
 	Mode    string  `json:"mode,omitempty"`    // add (as is none), subtract or intersect
 	Invert  bool    `json:"invert,omitempty"`  // what lies outside it counts
+	Still   bool    `json:"still,omitempty"`   // it stays where it is while the layer moves
 	X       float64 `json:"x"`                 // units from the layer's middle
 	Y       float64 `json:"y"`                 //
 	W       float64 `json:"w"`                 // units; of no account to a line

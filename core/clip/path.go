@@ -2,6 +2,7 @@ package clip
 
 import (
 	"fmt"
+	"slices"
 
 	"billow/core/colour"
 )
@@ -101,6 +102,9 @@ func cardNumbers(l *Layer, property string) []*float64 {
 			return at
 		}
 	}
+	if at := l.Card.lineNumbers(property); at != nil {
+		return at
+	}
 	if g := l.Card.Gradient; g != nil {
 		return g.numbers(property)
 	}
@@ -113,6 +117,12 @@ func cardNumbered(l *Layer, family string) (out []int) {
 			if at.ID != 0 {
 				out = append(out, at.ID)
 			}
+		}
+		return out
+	}
+	if slices.Contains(lineFamilies, family) {
+		for _, line := range l.Card.Lines {
+			out = append(out, line.ID)
 		}
 		return out
 	}

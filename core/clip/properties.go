@@ -41,6 +41,7 @@ const (
 	Sweep          = "sweep"            // of a ring, degrees by which it goes on
 	Wave           = "wave"             // units by which an edge swings to either side
 	WaveLong       = "waveLength"       // units from one wave to the next
+	Offset         = "offset"           // units by which a figure's edge lies further out
 	WaveShift      = "waveShift"        // degrees by which waves have moved on along the edge
 	LetterSpacing  = "letterSpacing"    // percent of the font size, added
 	Revealed       = "reveal"           // percent that is shown
@@ -97,6 +98,7 @@ var AllProperties = append([]Property{
 	{Name: Wave, Dims: 1, Max: 500, Title: "Waves, height"},
 	{Name: WaveLong, Dims: 1, Neutral: 120, Min: 4, Max: 4000, Title: "Waves, length"},
 	{Name: WaveShift, Dims: 1, Min: -36000, Max: 36000, Title: "Waves moved on", Unit: "°"},
+	{Name: Offset, Dims: 1, Min: -300, Max: 300, Title: "Edge moved outwards"},
 	{Name: LetterSpacing, Dims: 1, Min: -50, Max: 400, Title: "Spacing", Unit: "%"},
 	{Name: Revealed, Dims: 1, Neutral: 100, Max: 100, Title: "Reveal", Unit: "%"},
 	property.Colour(FillColour, "Fill"), property.Colour(EmphasisColour, "Emphasis"),

@@ -249,6 +249,10 @@ func (m *monkey) ofMoves(id string) []object {
 		{"type": "setRun", "layer": m.filled(), "run": m.pick("solid", "linear", "radial", "conic", "free", "free", "odd")},
 		{"type": "addColour", "layer": m.filled()},
 		{"type": "riseBehind", "layers": []string{m.layer().ID}, "behind": m.pick("wa", "b", m.layer().ID), "id": id + "rise"},
+		{"type": "addLayers", "id": id + "s", "group": m.pick("", "scene", m.layer().ID), "layers": m.pack()},
+		{"type": "becomePath", "layer": m.that(func(l *clip.Layer) bool { return l.Card != nil }), "path": sketched().Layer("blob").Card.Path},
+		{"type": "addLine", "layer": m.that(func(l *clip.Layer) bool { return l.Card != nil })},
+		{"type": "removeLine", "layer": m.that(func(l *clip.Layer) bool { return l.Card != nil && len(l.Card.Lines) > 0 }), "number": 1 + m.Intn(2)},
 		{"type": "addPoint", "layer": m.that(pathed), "number": 1 + m.Intn(4)},
 		{"type": "removePoint", "layer": m.that(pathed), "number": 1 + m.Intn(4)},
 		{"type": "removeColour", "layer": m.filled(), "number": 1 + m.Intn(4)},
@@ -314,6 +318,14 @@ func (m *monkey) ofClip() []object {
 		{"type": "setTune", "tune": object{"prop": m.pick("tune", "quick", "mug"), "start": m.Float64() * 20, "gain": -3.0, "fadeOut": m.Intn(60)}},
 		{"type": "setTune", "tune": nil},
 	}
+}
+
+// pack is layers that belong together.
+func (m *monkey) pack() []clip.Layer {
+	blob := *sketched().Layer("blob")
+	group := clip.NewGroup("pack", "Pack")
+	blob.Group = m.pick("pack", "pack", "", "odd")
+	return []clip.Layer{blob, group}
 }
 
 func pathed(l *clip.Layer) bool { return l.Card != nil && l.Card.Path != nil }

@@ -67,6 +67,29 @@ func (a *AddPoint) apply(c *clip.Clip) error {
 	return nil
 }
 
+// BecomePath makes a figure of another form a path of its outline, whose points can be moved.
+type BecomePath struct {
+	Typed
+	Layer string         `json:"layer"`
+	Path  clip.DrawnPath `json:"path"`
+}
+
+func (b *BecomePath) apply(c *clip.Clip) error {
+	l, err := find(c, b.Layer)
+	if err != nil {
+		return err
+	}
+	if l.Card == nil || l.Card.Form == "path" || l.Card.Fills {
+		return clip.Fault("layer", "%q is no figure that could become a path", l.Name)
+	}
+	l.Card.Form, l.Card.Path, l.Card.Points = "path", &b.Path, 0
+	for _, was := range []string{clip.Corner, clip.Corners, clip.Inner, clip.Begin, clip.Sweep} {
+		delete(l.Values, was)
+		delete(l.Tracks, was)
+	}
+	return nil
+}
+
 // RemovePoint takes a point out of a path, with its keys.
 type RemovePoint struct {
 	Typed

@@ -56,6 +56,7 @@ var Methods = map[string]Method{
 	"draw":        ask(draw),
 	"trial":       ask(trial),
 	"sketch":      ask(sketch),
+	"asPath":      ask(asPath),
 	"sketchMask":  ask(sketchMask),
 	"matching":    ask(matching),
 	"ghosts":      ask(ghosts),

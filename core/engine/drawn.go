@@ -104,3 +104,27 @@ func sketchMask(e *Engine, in Around) (clip.Mask, error) {
 	round := func(v float64) float64 { return math.Round(v*100) / 100 }
 	return clip.Mask{ID: 1, Form: "path", X: round(x), Y: round(y), W: round(w), H: round(h), Path: &p}, nil
 }
+
+// FigureAt is a figure on a frame of a shape.
+type FigureAt struct {
+	Shape string `json:"shape"`
+	Frame int    `json:"frame"`
+	Layer string `json:"layer"`
+}
+
+// asPath is the outline of a figure as a path that could be its own.
+func asPath(e *Engine, in FigureAt) (clip.DrawnPath, error) {
+	if e.shown == nil {
+		return clip.DrawnPath{}, errClosed
+	}
+	s, err := e.shape(in.Shape)
+	if err != nil {
+		return clip.DrawnPath{}, err
+	}
+	p, w, h := e.arranged(s).Figure(in.Layer, in.Frame)
+	contours := trace.OfPath(p)
+	if len(contours) == 0 || w == 0 || h == 0 {
+		return clip.DrawnPath{}, clip.Fault("layer", "this figure has no outline that could become a path")
+	}
+	return trace.Shares(contours, 0, 0, w, h), nil
+}

@@ -129,7 +129,7 @@ func (p *Painter) addGroup(out []*graph.Node, a *actor, env around) []*graph.Nod
 	if pose.Opacity == 0 || pose.M.Det() == 0 {
 		return out
 	}
-	k, slid := s.lookAt(a, env.frame)
+	k, slid := s.lookAt(a, env)
 	opens := s.openedAt(a, env.frame)
 	by := ""
 	if a.layer.Inside != nil {

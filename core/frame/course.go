@@ -11,9 +11,16 @@ func course(d *clip.DrawnPath, closed bool, w, h float64, bent func(p *clip.Path
 	x, y := w/100, h/100
 	path := make(paint.Path, 0, len(d.Points)+1)
 	var begin, out, firstIn [2]float64 // of the contour; where the last point's curve is bent
+	to := func(in, place [2]float64) {
+		if in == place && out == path[len(path)-1].End() {
+			path = append(path, paint.Segment{Op: 'L', P: [3][2]float64{place}})
+			return
+		}
+		path = append(path, paint.Segment{Op: 'C', P: [3][2]float64{out, in, place}})
+	}
 	end := func() {
-		if closed && len(path) > 0 {
-			path = append(path, paint.Segment{Op: 'C', P: [3][2]float64{out, firstIn, begin}})
+		if closed && len(path) > 0 && (firstIn != begin || out != path[len(path)-1].End()) {
+			to(firstIn, begin)
 		}
 	}
 	for i := range d.Points {
@@ -30,7 +37,7 @@ func course(d *clip.DrawnPath, closed bool, w, h float64, bent func(p *clip.Path
 			path = append(path, paint.Segment{Op: op, P: [3][2]float64{place}})
 			begin, firstIn = place, in
 		} else {
-			path = append(path, paint.Segment{Op: 'C', P: [3][2]float64{out, in, place}})
+			to(in, place)
 		}
 		out = [2]float64{place[0] + bend[2]*x, place[1] + bend[3]*y}
 	}

@@ -37,7 +37,7 @@ func (s *Stage) Carets(layer string, frame int) []Caret {
 		x, y = m.Apply(x, y)
 		return [2]float64{x, y}
 	}
-	k, _ := s.lookAt(a, env.frame)
+	k, _ := s.lookAt(a, env)
 	w := k.worded(a.layer.Words)
 	size := a.rest.Size
 	if a.layer.Words.Stands() != 0 {

@@ -13,7 +13,7 @@ import (
 var looks = func() []bool {
 	out := make([]bool, len(clip.AllProperties))
 	for _, p := range []int{
-		crop, corner, outline, drawStart, drawEnd, dashShift, cornersApart, inner, begin, sweep, wave, waveLong, waveShift, letterSpacing, reveal,
+		crop, corner, outline, drawStart, drawEnd, dashShift, cornersApart, inner, begin, sweep, wave, waveLong, waveShift, edgeOffset, letterSpacing, reveal,
 		fillColour, emphasisColour, plateColour, outlineColour, fillAngle, fillCentre, fillReach,
 		wallColour, groundColour, lightColour, horizon, horizonSoft, glow, glowAt, glowReach, zoom, pan, tint, tintColour, grainStrength,
 	} {
@@ -56,8 +56,8 @@ func (e edge) none() bool { return e == edge{} }
 
 // lookAt samples a look. slid is how far the picture is moved within its own
 // bounds while it slides into sight, in units.
-func (s *Stage) lookAt(a *actor, frame float64) (k look, slid [2]float64) {
-	at, _, _, _ := s.held(a, frame)
+func (s *Stage) lookAt(a *actor, env around) (k look, slid [2]float64) {
+	at, _, _, _ := s.held(a, env.frame)
 	v := a.value(crop, at)
 	for i := range k.edge.cut {
 		k.edge.cut[i] = min(max(v[i]/100, 0), 1)
@@ -69,7 +69,7 @@ func (s *Stage) lookAt(a *actor, frame float64) (k look, slid [2]float64) {
 		c := a.value(fillColour+i, at)
 		k.colours[i] = colour.FromFloats(c[0], c[1], c[2], c[3])
 	}
-	k.effects, k.masks = a.effects(at), a.masksAt(at)
+	k.effects, k.masks = a.effects(at), s.masksAt(a, at, env)
 	if hidden := 1 - min(max(a.number(reveal, at)/100, 0), 1); hidden > 0 {
 		slid = k.edge.hide(a.layer.Reveal, hidden, a.w, a.h)
 	}

@@ -18,8 +18,9 @@ func (a *actor) shrink() float64 {
 	return a.rest.Size / a.layer.Rest.Size
 }
 
-// masksAt is a layer's masks on one of its frames, in its own units.
-func (a *actor) masksAt(frame float64) []graph.MaskPart {
+// masksAt is a layer's masks on one of its frames, in its own units. Those that stand still
+// lie where they would if nothing moved the layer.
+func (s *Stage) masksAt(a *actor, frame float64, env around) []graph.MaskPart {
 	var out []graph.MaskPart
 	shrink := a.shrink()
 	for _, m := range a.layer.Masks {
@@ -40,8 +41,13 @@ func (a *actor) masksAt(frame float64) []graph.MaskPart {
 			path = paint.RoundRect(w, h, max(0, corner+min(more, corner)))
 		}
 		place := paint.Rotate(turn).Then(paint.Translate(at[0], at[1])).Then(paint.Scale(shrink, shrink))
+		if m.Still {
+			if back, ok := s.local(a, env).M.Inverse(); ok {
+				place = place.Then(a.standing()).Then(back)
+			}
+		}
 		part.Path = path.Transformed(place)
-		part.Nums = []float64{float64(len(m.Form)), at[0], at[1], size[0], size[1], turn, corner, more, shrink}
+		part.Nums = []float64{float64(len(m.Form)), at[0], at[1], size[0], size[1], turn, corner, more, place.A, place.B, place.C, place.D, place.E, place.F}
 		if m.Path != nil {
 			for _, p := range m.Path.Points {
 				begins := 0.0
@@ -54,6 +60,15 @@ func (a *actor) masksAt(frame float64) []graph.MaskPart {
 		out = append(out, part)
 	}
 	return out
+}
+
+// standing maps a layer's own space to what it is in, when nothing moves it.
+func (a *actor) standing() paint.Affine {
+	size := 1.0
+	if a.kind.Holds {
+		size = a.rest.Size / 1000
+	}
+	return paint.Scale(size, size).Then(paint.Rotate(a.rest.Turn)).Then(paint.Translate(a.cx, a.cy))
 }
 
 // masked puts a look's masks on a picture: a layer's in its own space, a group's in the

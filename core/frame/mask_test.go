@@ -125,3 +125,27 @@ func TestAMaskIsDrawnAroundAPart(t *testing.T) {
 		t.Error("a soft one does not show its middle alone")
 	}
 }
+
+// A mask that stands still is a window past which its layer, or its group, moves, turns and
+// grows.
+func TestAMaskStandsStillWhileItsLayerMoves(t *testing.T) {
+	for name, in := range map[string]bool{"a layer": false, "a group": true} {
+		c, lib := block(t)
+		l := &c.Layers[2]
+		if in {
+			g := clip.NewGroup("g", "Group")
+			g.Group = l.Group
+			l.Group = "g"
+			c.Layers = append(c.Layers, g)
+			l = c.Layer("g")
+		}
+		// The block lies from -200 to 200, -100 to 100; the window from -50 to 50, -40 to 40.
+		l.Masks = []clip.Mask{{ID: 1, Form: "card", W: 100, H: 80, Still: true}}
+		l.Tracks[clip.Position] = linear(0, v(0, 0), 10, v(180, 0), 20, v(0, 0))
+		l.Tracks[clip.Scale] = linear(10, v(100, 100), 20, v(200, 200))
+		t.Log(name)
+		lies(t, draw(t, c, lib, "tall", 540, 960, 0), 270-27, 480-21.6, 270+27, 480+21.6)
+		lies(t, draw(t, c, lib, "tall", 540, 960, 10), 270-10.8, 480-21.6, 270+27, 480+21.6) // its left edge is at -20
+		lies(t, draw(t, c, lib, "tall", 540, 960, 20), 270-27, 480-21.6, 270+27, 480+21.6)
+	}
+}

@@ -12,18 +12,18 @@ import (
 
 // picture is an actor's picture on a frame, in its own space, and how far it is
 // slid within its own bounds.
-func (s *Stage) picture(a *actor, frame float64) (*graph.Node, [2]float64) {
+func (s *Stage) picture(a *actor, env around) (*graph.Node, [2]float64) {
 	if !a.still {
-		k, slid := s.lookAt(a, frame)
-		return s.looking(a, k, frame), slid
+		k, slid := s.lookAt(a, env)
+		return s.looking(a, k, env.frame), slid
 	}
 	var slid [2]float64
 	a.once.Do(func() {
-		k, _ := s.lookAt(a, 0)
+		k, _ := s.lookAt(a, whole(0))
 		a.picture = s.looking(a, k, 0)
 	})
 	if a.base[reveal][0] < 100 {
-		_, slid = s.lookAt(a, 0)
+		_, slid = s.lookAt(a, whole(0))
 	}
 	return a.picture, slid
 }

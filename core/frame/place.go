@@ -27,6 +27,7 @@ type Place struct {
 	Away     [2]float64    `json:"away"`     // a unit of its position to the right, as drawn: x and y
 	Own      [2]float64    `json:"own"`      // its width and height before keys and groups size it, units
 	Shrink   float64       `json:"shrink"`   // by how much less its own lengths are than in its home shape
+	Standing [6]float64    `json:"standing"` // maps its own space to the frame, units, as if nothing moved it within its group
 	Anchor   [2]float64    `json:"anchor"`   // where its rest is from its middle, units in its group
 }
 
@@ -57,6 +58,8 @@ func (s *Stage) place(a *actor, frame float64) (Place, bool) {
 		Turn: math.Atan2(p.M.B, p.M.A) * 180 / math.Pi, Opacity: p.Opacity, Position: p.Position,
 		Away: [2]float64{env.m.A * p.Perspective, env.m.B * p.Perspective}, Anchor: [2]float64{a.ax, a.ay}, Own: [2]float64{a.w, a.h}, Shrink: a.shrink(),
 	}
+	st, _ := s.seen(a, env, a.standing())
+	pl.Standing = [6]float64{st.A, st.B, st.C, st.D, st.E, st.F}
 	px, py := a.pivotAt(env.frame)
 	pl.Pivot[0], pl.Pivot[1] = p.M.Apply(px, py)
 	for i, c := range corners {
@@ -89,7 +92,7 @@ func (s *Stage) Pick(frame int, x, y float64) []string {
 		if abs(lx) > a.w/2 || abs(ly) > a.h/2 {
 			continue
 		}
-		if a.kind.Block || s.opaque(a, env.frame, lx, ly) {
+		if a.kind.Block || s.opaque(a, env, lx, ly) {
 			out = append(out, a.layer.ID)
 		}
 	}
@@ -123,11 +126,11 @@ func (s *Stage) lockedAbove(a *actor) bool {
 
 // opaque tells whether a layer shows at a point of its own; a cut-out whose
 // picture is not at hand counts as showing all over.
-func (s *Stage) opaque(a *actor, frame, lx, ly float64) bool {
+func (s *Stage) opaque(a *actor, env around, lx, ly float64) bool {
 	if a.prop != nil && s.lib.Source(a.prop.Hash) == nil {
 		return true
 	}
-	n, slid := s.picture(a, frame)
+	n, slid := s.picture(a, env)
 	sheet := graph.Made(s.lib, n)
 	b := sheet.Picture
 	px, py := int(math.Floor((lx-slid[0])*sheet.Per-sheet.X)), int(math.Floor((ly-slid[1])*sheet.Per-sheet.Y))

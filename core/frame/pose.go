@@ -41,6 +41,7 @@ const (
 	wave
 	waveLong
 	waveShift
+	edgeOffset
 	letterSpacing
 	reveal
 	fillColour

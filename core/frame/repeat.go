@@ -141,7 +141,7 @@ func (s *Stage) repeated(a *actor, env around, pose Pose) (pic *graph.Node, slid
 	w, h := a.w, a.h
 	if a.layer.Pattern != nil || a.layer.Cutout != nil && a.kind.Fills {
 		// Whatever changes a pattern, or tiles, does so to the whole of it.
-		k, _ := s.lookAt(a, env.frame)
+		k, _ := s.lookAt(a, env)
 		switch whole := !k.plain() || s.openedAt(a, env.frame).any(); {
 		case whole:
 			ok = false
@@ -154,7 +154,7 @@ func (s *Stage) repeated(a *actor, env around, pose Pose) (pic *graph.Node, slid
 		}
 	}
 	if pic == nil {
-		pic, slid = s.picture(a, env.frame)
+		pic, slid = s.picture(a, env)
 	}
 	if !ok {
 		return pic, slid, alone

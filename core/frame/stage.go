@@ -214,6 +214,9 @@ func (s *Stage) ready(a *actor) {
 		a.numbered[name] = curve
 		a.still = false
 	}
+	for _, m := range l.Masks {
+		a.still = a.still && !m.Still
+	}
 	a.cx, a.cy = layout.Centre(a.rest, s.shape)
 	for _, child := range a.children {
 		s.ready(child)

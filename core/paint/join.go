@@ -12,10 +12,7 @@ import (
 // over themselves, and a line drawn along each of them would show inside. Contours
 // that meet nothing stay as they are.
 func joined(lines []polyline) []polyline {
-	j := joiner{lines: lines, boxes: make([][4]float64, len(lines))}
-	for i, l := range lines {
-		j.boxes[i] = boxOf(l.points)
-	}
+	j := newJoiner(lines, false)
 	var out []polyline
 	var pieces [][][2]float64
 	for i, l := range lines {
@@ -33,9 +30,51 @@ func joined(lines []polyline) []polyline {
 	return append(out, linked(pieces)...)
 }
 
+// joiner knows contours, and which of their edges lie in which of many bands across.
 type joiner struct {
-	lines []polyline
-	boxes [][4]float64
+	lines    []polyline
+	boxes    [][4]float64
+	positive bool // only what contours run around the usual way is filled
+	top      float64
+	high     float64 // of a band
+	bands    [][]lineEnd
+}
+
+// lineEnd is an edge of a closed contour: that which ends at a point.
+type lineEnd struct{ line, to int }
+
+func newJoiner(lines []polyline, positive bool) *joiner {
+	j := &joiner{lines: lines, boxes: make([][4]float64, len(lines)), positive: positive}
+	edges := 0
+	all := [4]float64{math.Inf(1), math.Inf(1), math.Inf(-1), math.Inf(-1)}
+	for i, l := range lines {
+		b := boxOf(l.points)
+		j.boxes[i] = b
+		all = [4]float64{min(all[0], b[0]), min(all[1], b[1]), max(all[2], b[2]), max(all[3], b[3])}
+		edges += len(l.points)
+	}
+	j.bands = make([][]lineEnd, min(edges/2+1, 512))
+	j.top, j.high = all[1], max((all[3]-all[1])/float64(len(j.bands)), 1e-9)
+	for i, l := range lines {
+		for n := 1; l.closed && n < len(l.points); n++ {
+			a, b := l.points[n-1][1], l.points[n][1]
+			for band := j.band(min(a, b)); band <= j.band(max(a, b)); band++ {
+				j.bands[band] = append(j.bands[band], lineEnd{i, n})
+			}
+		}
+	}
+	return j
+}
+
+// band is the one in which a height lies; those beyond all count to the outer ones.
+func (j *joiner) band(y float64) int {
+	return int(min(max((y-j.top)/j.high, 0), float64(len(j.bands)-1)))
+}
+
+// fills tells whether a place is filled.
+func (j *joiner) fills(x, y float64) bool {
+	n := j.winding(x, y)
+	return n > 0 || n < 0 && !j.positive
 }
 
 func boxOf(points [][2]float64) [4]float64 {
@@ -66,16 +105,18 @@ func (j *joiner) cuts(i int) [][2]float64 {
 	for n := 1; n < len(points); n++ {
 		a, b := points[n-1], points[n]
 		on = on[:0]
-		box := boxOf(points[n-1 : n+1])
-		for k, l := range j.lines {
-			if !l.closed || !meet(box, j.boxes[k]) {
-				continue
-			}
-			for m := 1; m < len(l.points); m++ {
+		first, last := j.band(min(a[1], b[1])), j.band(max(a[1], b[1]))
+		for band := first; band <= last; band++ {
+			for _, e := range j.bands[band] {
+				k, m := e.line, e.to
 				if k == i && (m >= n-1 && m <= n+1 || n+m == len(points) && (m == 1 || n == 1)) {
 					continue // neighbours touch
 				}
-				if t, ok := crossing(a, b, l.points[m-1], l.points[m]); ok {
+				c, d := j.lines[k].points[m-1], j.lines[k].points[m]
+				if max(first, j.band(min(c[1], d[1]))) != band {
+					continue // it was looked at in an earlier band
+				}
+				if t, ok := crossing(a, b, c, d); ok {
 					on = append(on, t)
 				}
 			}
@@ -137,34 +178,33 @@ func (j *joiner) edges(points [][2]float64) [][][2]float64 {
 // isEdge tells whether on one side of a line there is something, and nothing on
 // the other.
 func (j *joiner) isEdge(a, b [2]float64) bool {
-	const beside = 0.02 // pixels
+	beside := 0.02 // pixels
+	if j.positive {
+		beside = 1e-4 // the loops of what was moved are narrow
+	}
 	d := alike.Hypot(b[0]-a[0], b[1]-a[1])
 	if d == 0 {
 		return false
 	}
 	x, y := (a[0]+b[0])/2, (a[1]+b[1])/2
 	nx, ny := (a[1]-b[1])/d*beside, (b[0]-a[0])/d*beside
-	return (j.winding(x+nx, y+ny) == 0) != (j.winding(x-nx, y-ny) == 0)
+	return j.fills(x+nx, y+ny) != j.fills(x-nx, y-ny)
 }
 
 // winding is how often the contours run around a point.
 func (j *joiner) winding(x, y float64) int {
 	n := 0
-	for k, l := range j.lines {
-		if b := j.boxes[k]; !l.closed || x < b[0] || x > b[2] || y < b[1] || y > b[3] {
+	for _, e := range j.bands[j.band(y)] {
+		points := j.lines[e.line].points
+		a, b := points[e.to-1], points[e.to]
+		if (a[1] <= y) == (b[1] <= y) {
 			continue
 		}
-		for i := 1; i < len(l.points); i++ {
-			a, b := l.points[i-1], l.points[i]
-			if (a[1] <= y) == (b[1] <= y) {
-				continue
-			}
-			if a[0]+(y-a[1])/(b[1]-a[1])*(b[0]-a[0]) > x {
-				if b[1] > a[1] {
-					n++
-				} else {
-					n--
-				}
+		if a[0]+(y-a[1])/(b[1]-a[1])*(b[0]-a[0]) > x {
+			if b[1] > a[1] {
+				n++
+			} else {
+				n--
 			}
 		}
 	}

@@ -41,6 +41,9 @@ func (p Path) Bounds() (b [4]float64) {
 	return b
 }
 
+// End is where the step ends.
+func (s Segment) End() [2]float64 { return s.P[s.Points()-1] }
+
 // Points is how many points the step has.
 func (s Segment) Points() int {
 	switch s.Op {

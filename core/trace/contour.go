@@ -64,17 +64,24 @@ func OfPath(p paint.Path) (out []Contour) {
 // closed goes for all.
 func Boxed(all []Contour) (p clip.DrawnPath, x, y, w, h float64) {
 	lo, hi := [2]float64{math.Inf(1), math.Inf(1)}, [2]float64{math.Inf(-1), math.Inf(-1)}
-	n := 0
 	for _, c := range all {
 		from, to := Bounds(c.Nodes, c.Closed)
 		for d := range 2 {
 			lo[d], hi[d] = min(lo[d], from[d]), max(hi[d], to[d])
 		}
-		n += len(c.Nodes)
 	}
 	x, y = (lo[0]+hi[0])/2, (lo[1]+hi[1])/2
 	w, h = max(hi[0]-lo[0], 20), max(hi[1]-lo[1], 20)
 	w, h = max(w, h/50), max(h, w/50) // as figures are at most
+	return Shares(all, x, y, w, h), x, y, w, h
+}
+
+// Shares is contours as a path in percent of a box with its middle at (x, y).
+func Shares(all []Contour, x, y, w, h float64) (p clip.DrawnPath) {
+	n := 0
+	for _, c := range all {
+		n += len(c.Nodes)
+	}
 	share := func(v [2]float64) [2]float64 {
 		round := func(v float64) float64 { return min(max(math.Round(v*1e4)/1e4, -1000), 1000) }
 		return [2]float64{round(100 * v[0] / w), round(100 * v[1] / h)}
@@ -90,5 +97,5 @@ func Boxed(all []Contour) (p clip.DrawnPath, x, y, w, h float64) {
 			p.Points = append(p.Points, q)
 		}
 	}
-	return p, x, y, w, h
+	return p
 }

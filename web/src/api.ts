@@ -2,6 +2,7 @@ import {
   Problem,
   type Command,
   type ExportPart,
+  type Layer,
   type Opened,
   type Outcome,
   type Palette,
@@ -197,6 +198,11 @@ export const api = {
     call<void>('PUT', `/api/clips/${id}/revisions/${revision}/name`, { name }),
   restore: (id: string, revision: number, after: number, command: string) =>
     call<Outcome>('POST', `/api/clips/${id}/restore`, { id: command, revision, after }),
+  figures: (hash: string, name: string) =>
+    call<{ layers: Layer[]; leftOut: string[] | null }>(
+      'GET',
+      `/api/props/${hash}/figures?name=${encodeURIComponent(name)}`
+    ),
   props: () => call<Shelved[]>('GET', '/api/props'),
   removeProp: (hash: string) => call<void>('DELETE', `/api/props/${hash}`),
   returnProp: (hash: string) => call<void>('POST', `/api/props/${hash}/return`),

@@ -144,16 +144,22 @@ export interface Dragged {
   bead: number
 }
 
-export interface Drawing {
+export interface Edge {
+  head: [number, number]
+  foot: [number, number]
+}
+
+export interface EngineDrawing {
   shape: string
   w: number
   h: number
   frame: number
 }
 
-export interface Edge {
-  head: [number, number]
-  foot: [number, number]
+export interface FigureAt {
+  shape: string
+  frame: number
+  layer: string
 }
 
 export interface Frames {
@@ -345,6 +351,7 @@ export interface Place {
   away: [number, number]
   own: [number, number]
   shrink: number
+  standing: [number, number, number, number, number, number]
   anchor: [number, number]
 }
 

@@ -1,7 +1,7 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
 import type { Change, CopiedKey, KeyRef, Palette, Tune } from './asked'
-import type { Ease, Key, Layer, Light, Lineup, Mark, Mask, Moment, Move, Product, Prop, Range, Rest, Scene, Shape } from './document'
+import type { DrawnPath, Ease, Key, Layer, Light, Lineup, Mark, Mask, Moment, Move, Product, Prop, Range, Rest, Scene, Shape } from './document'
 
 // Changed is any part of something; null takes away what can be absent.
 export type Changed<T> = T extends unknown[] ? T : T extends object ? { [K in keyof T]?: Changed<T[K]> | null } : T
@@ -10,11 +10,14 @@ export type Changed<T> = T extends unknown[] ? T : T extends object ? { [K in ke
 export type Command =
   | { type: 'addColour'; layer: string }
   | { type: 'addLayer'; layer: Layer; at?: number | null }
+  | { type: 'addLayers'; layers: Layer[]; id: string; group?: string }
+  | { type: 'addLine'; layer: string }
   | { type: 'addMask'; layer: string; form: string; mask?: Mask | null }
   | { type: 'addPoint'; layer: string; number: number }
   | { type: 'addProp'; prop: Prop }
   | { type: 'addScene'; id: string; name?: string; after?: string; scene: Scene }
   | { type: 'batch'; commands: Command[] }
+  | { type: 'becomePath'; layer: string; path: DrawnPath }
   | { type: 'bendPath'; key: KeyRef; out?: number[]; in?: number[] }
   | { type: 'bindKey'; key: KeyRef; to: Moment }
   | { type: 'clearRest'; layer: string; shape: string }
@@ -35,6 +38,7 @@ export type Command =
   | { type: 'removeColour'; layer: string; number: number }
   | { type: 'removeKeys'; keys: KeyRef[] }
   | { type: 'removeLayer'; layer: string }
+  | { type: 'removeLine'; layer: string; number: number }
   | { type: 'removeMask'; layer: string; number: number }
   | { type: 'removeMove'; layer: string; id: string }
   | { type: 'removePoint'; layer: string; number: number }

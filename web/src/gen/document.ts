@@ -28,6 +28,7 @@ export interface Card {
   points?: number
   hole?: Hole | null
   path?: DrawnPath | null
+  lines?: Line[]
 }
 
 export interface Clip {
@@ -67,6 +68,10 @@ export interface Cutout {
   fitted?: Fitted | null
   outline?: string
   covering?: Covering | null
+}
+
+export interface Drawing {
+  leftOut?: string[]
 }
 
 export interface DrawnPath {
@@ -221,6 +226,13 @@ export interface Light {
   tracks?: Record<string, Key[]>
 }
 
+export interface Line {
+  id: number
+  width: number
+  apart: number
+  colour: string
+}
+
 export interface Lineup {
   slots: Slot[]
   hero: number
@@ -244,6 +256,7 @@ export interface Mask {
   form: string
   mode?: string
   invert?: boolean
+  still?: boolean
   x: number
   y: number
   w: number
@@ -300,6 +313,7 @@ export interface Picture {
   h: number
   visible: [number, number, number, number]
   area?: number
+  drawing?: Drawing | null
 }
 
 export interface Plate {

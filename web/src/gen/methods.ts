@@ -1,8 +1,8 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
-import type { Advanced, Aligning, Applied, Area, Around, Caret, Caught, Choices, Draft, DraftMove, DraftedMove, Drag, Dragged, Drawing, Frames, Haunting, InShape, KeyRef, Letters, Lining, Looking, LoopGap, Matched, Matching, News, OnFrame, PastEnd, Path, Pinning, PivotAt, Pivoted, Places, Point, Reading, Room, Shift, Sketch, Stretch, Styling, Trial, View, When, Whole, Wish, Writing, Written } from './asked'
+import type { Advanced, Aligning, Applied, Area, Around, Caret, Caught, Choices, Draft, DraftMove, DraftedMove, Drag, Dragged, EngineDrawing, FigureAt, Frames, Haunting, InShape, KeyRef, Letters, Lining, Looking, LoopGap, Matched, Matching, News, OnFrame, PastEnd, Path, Pinning, PivotAt, Pivoted, Places, Point, Reading, Room, Shift, Sketch, Stretch, Styling, Trial, View, When, Whole, Wish, Writing, Written } from './asked'
 import type { Command } from './commands'
-import type { Clip, Key, Layer, Mask, Move, Rest } from './document'
+import type { Clip, DrawnPath, Key, Layer, Mask, Move, Rest } from './document'
 
 // Methods are what the engine is asked and what it answers.
 export interface Methods {
@@ -10,11 +10,12 @@ export interface Methods {
   align: { in: Lining; out: Shift[] }
   aligned: { in: Aligning; out: Record<string, Rest> }
   apply: { in: Wish; out: Applied }
+  asPath: { in: FigureAt; out: DrawnPath }
   carets: { in: OnFrame; out: Caret[] }
   choices: { in: string; out: Choices }
   draft: { in: Draft; out: Layer }
   draftMove: { in: DraftMove; out: Move }
-  draw: { in: Drawing; out: Uint8Array }
+  draw: { in: EngineDrawing; out: Uint8Array }
   follow: { in: Wish; out: boolean }
   ghosts: { in: Haunting; out: Uint8Array }
   keyHere: { in: KeyRef; out: Key }

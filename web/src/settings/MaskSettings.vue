@@ -40,6 +40,9 @@ const icons: Record<string, string> = { disc: 'circle', card: 'square', line: 'b
         <label class="check">
           <input type="checkbox" :checked="m.invert ?? false" @change="masks.put(m, { invert: !m.invert })" /> Outside
         </label>
+        <label class="check" title="It stays where it is while the layer moves">
+          <input type="checkbox" :checked="m.still ?? false" @change="masks.put(m, { still: !m.still })" /> Stays
+        </label>
         <IconButton icon="x-lg" :label="`Delete mask ${i + 1}`" title="Delete this mask" @click="masks.remove(m)" />
       </div>
       <div class="three">

@@ -6,7 +6,7 @@ import { listed } from '../words'
 // What else a prop is good for, and where it is used; what nothing uses can be taken from
 // the shelf.
 defineProps<{ item: Shelved }>()
-const emit = defineEmits<{ remove: []; lay: [] }>()
+const emit = defineEmits<{ remove: []; lay: []; apart: [] }>()
 </script>
 
 <template>
@@ -14,6 +14,14 @@ const emit = defineEmits<{ remove: []; lay: [] }>()
     <BDropdownItemButton v-if="item.prop.kind === 'cutout'" @click="emit('lay')">
       <i class="bi bi-card-image" aria-hidden="true" /> Lay it behind all, over the frame
     </BDropdownItemButton>
+    <template v-if="item.prop.picture?.drawing">
+      <BDropdownItemButton @click="emit('apart')">
+        <i class="bi bi-bezier2" aria-hidden="true" /> Place it as figures
+      </BDropdownItemButton>
+      <BDropdownText v-if="item.prop.picture.drawing.leftOut?.length" class="used">
+        Left out: {{ listed(item.prop.picture.drawing.leftOut) }}
+      </BDropdownText>
+    </template>
     <BDropdownText v-if="item.clips.length" class="used">
       Used in {{ listed(item.clips.map((c) => c.name)) }}
     </BDropdownText>

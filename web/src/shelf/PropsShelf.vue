@@ -51,7 +51,7 @@ const sketch = (way: 'hand' | 'points') => (desk.sketching = way)
       multiple
       hidden
       aria-label="Files to bring in"
-      accept=".png,.webp,.jpg,.jpeg,.gif,.wav,.mp3,.ogg,.flac,.m4a"
+      accept=".svg,.png,.webp,.jpg,.jpeg,.gif,.wav,.mp3,.ogg,.flac,.m4a"
       @change="picked"
     />
     <label class="at-once">

@@ -41,7 +41,13 @@ const brands = useBrands()
       >
         <i class="bi bi-arrow-left-right" aria-hidden="true" /> swap
       </button>
-      <PropMore class="about" :item="s" @lay="intake.use(s.prop, undefined, 'photo')" @remove="emit('remove', s)" />
+      <PropMore
+        class="about"
+        :item="s"
+        @lay="intake.use(s.prop, undefined, 'photo')"
+        @apart="intake.takeApart(s.prop)"
+        @remove="emit('remove', s)"
+      />
     </li>
   </ul>
 </template>

@@ -1,4 +1,5 @@
 import { useLocalStorage } from '@vueuse/core'
+import { api } from '../api'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import type { Command, Draft, Prop } from '../types'
@@ -23,6 +24,7 @@ export function usePropIntake() {
   // take brings files in. What is let go on a spot is put there, whatever else.
   async function take(files: File[], at?: Spot) {
     const brought = await uploads.bring(files)
+    for (const prop of brought) told(prop)
     if (files.length === 1 && brought.length && (at || atOnce.value)) await use(brought[0], at)
     else if (brought.length) notices.say(`On the shelf: ${listed(brought.map((p) => p.name))}`)
   }
@@ -54,5 +56,20 @@ export function usePropIntake() {
     await editor.runAll([...commands, { type: 'swapPicture', layer, prop: known?.id ?? prop.id }])
   }
 
-  return { ...uploads, atOnce, take, use, swap }
+  // takeApart places the drawing that a picture was made of as figures in a group.
+  async function takeApart(prop: Prop) {
+    const { layers, leftOut } = await api.figures(prop.hash, prop.name)
+    const id = `drawing-${Date.now().toString(36)}`
+    if (!(await editor.run({ type: 'addLayers', layers, id, group: editor.scene }))) return
+    editor.select(id)
+    if (leftOut?.length) notices.say(`${prop.name} is here as figures. They do not show ${listed(leftOut)}.`)
+  }
+
+  // told says what a drawing has that is not shown.
+  function told(prop: Prop) {
+    const out = prop.picture?.drawing?.leftOut
+    if (out?.length) notices.say(`${prop.name} is here without ${listed(out)}.`, 'problem')
+  }
+
+  return { ...uploads, atOnce, take, use, swap, takeApart }
 }

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { useMasks } from '../settings/useMasks'
 import { useEditor } from '../stores/editor'
 import type { DrawnPath, Mask, Place } from '../types'
+import { contours } from './contours'
 import { useOwnUnits } from './useOwnUnits'
 import { useTabletop } from './useTabletop'
 
@@ -22,9 +23,12 @@ const masks = useMasks(() => editor.layer)
 
 const own = useOwnUnits(() => props.place, top.px)
 // Lengths of masks are those of the home shape.
-const outer = ([x, y]: Point): Point => own.outer([x * props.place.shrink, y * props.place.shrink])
-const inner = (at: Point): Point => {
-  const [x, y] = own.inner(at)
+// What stands still lies where it would if nothing moved the layer.
+const standing = useOwnUnits(() => props.place, top.px, true)
+const outer = (m: Mask, [x, y]: Point): Point =>
+  (m.still ? standing : own).outer([x * props.place.shrink, y * props.place.shrink])
+const inner = (m: Mask, at: Point): Point => {
+  const [x, y] = (m.still ? standing : own).inner(at)
   return [x / (props.place.shrink || 1), y / (props.place.shrink || 1)]
 }
 const turned = ([x, y]: Point, degrees: number): Point => {
@@ -32,9 +36,8 @@ const turned = ([x, y]: Point, degrees: number): Point => {
   return [x * Math.cos(t) - y * Math.sin(t), x * Math.sin(t) + y * Math.cos(t)]
 }
 
-// The course of a path as many short lines, moved outwards by so much.
-function around(path: DrawnPath, w: number, h: number, out: number): Point[] {
-  const list = path.points
+// The course of a contour of a path as many short lines, moved outwards by so much.
+function around(list: DrawnPath['points'], w: number, h: number, out: number): Point[] {
   const at = (x: number, y: number): Point => [(x * w) / 100, (y * h) / 100]
   const all = list.flatMap((a, i) => {
     const b = list[(i + 1) % list.length]
@@ -64,17 +67,18 @@ const drawn = computed(() =>
     const n = masks.now(m)
     const at = (p: Point): Point => {
       const [x, y] = turned(p, n.turn)
-      return outer([x + n.place[0], y + n.place[1]])
+      return outer(m, [x + n.place[0], y + n.place[1]])
     }
     const w = Math.max(0, n.size[0] + 2 * n.expand) / 2
     const h = Math.max(0, n.size[1] + 2 * n.expand) / 2
     let points: Point[]
+    const path = m.path
     if (m.form === 'line')
       points = [
         [-4000, -n.expand],
         [4000, -n.expand]
       ]
-    else if (m.path) points = around(m.path, n.size[0], n.size[1], n.expand)
+    else if (path) points = []
     else if (m.form === 'disc')
       points = Array.from({ length: 72 }, (_, i): Point => {
         const t = (i * Math.PI) / 36
@@ -90,7 +94,12 @@ const drawn = computed(() =>
     return {
       m,
       n,
-      outline: points.map(at).join(' '),
+      outline: (path
+        ? contours(path).map(([from, to]) => around(path.points.slice(from, to), n.size[0], n.size[1], n.expand))
+        : [points]
+      )
+        .map((c) => `M${c.map(at).join('L')}Z`)
+        .join(''),
       middle: at([0, 0]),
       corner: m.form === 'line' ? null : at([w, h]),
       turner: at(m.form === 'line' ? [120, -n.expand] : [0, -h - 40])
@@ -99,17 +108,17 @@ const drawn = computed(() =>
 )
 type Drawn = (typeof drawn.value)[number]
 
-const point = (e: PointerEvent): Point => {
+const point = (m: Mask, e: PointerEvent): Point => {
   const at = top.local(e)
-  return inner([at.x, at.y])
+  return inner(m, [at.x, at.y])
 }
 const round = (v: number) => Math.round(v * 10) / 10
 
 function move(e: PointerEvent, d: Drawn) {
   e.stopPropagation()
-  const from = point(e)
+  const from = point(d.m, e)
   top.follow(e, (to) => {
-    const p = point(to)
+    const p = point(d.m, to)
     return [
       masks.change(d.m, 'maskPlace', [round(d.n.place[0] + p[0] - from[0]), round(d.n.place[1] + p[1] - from[1])])
     ]
@@ -120,7 +129,7 @@ function move(e: PointerEvent, d: Drawn) {
 function size(e: PointerEvent, d: Drawn) {
   e.stopPropagation()
   const reach = (m: PointerEvent) => {
-    const p = point(m)
+    const p = point(d.m, m)
     return turned([p[0] - d.n.place[0], p[1] - d.n.place[1]], -d.n.turn).map((v) => Math.max(1, Math.abs(v)))
   }
   const from = reach(e)
@@ -135,7 +144,7 @@ function size(e: PointerEvent, d: Drawn) {
 function turn(e: PointerEvent, d: Drawn) {
   e.stopPropagation()
   const angle = (m: PointerEvent) => {
-    const p = point(m)
+    const p = point(d.m, m)
     return (Math.atan2(p[1] - d.n.place[1], p[0] - d.n.place[0]) * 180) / Math.PI
   }
   const from = angle(e)
@@ -151,8 +160,8 @@ const says = (m: Mask) => `mask-${m.id}`
 <template>
   <g ref="group">
     <template v-for="d in drawn" :key="d.m.id">
-      <polygon :points="d.outline" class="under" />
-      <polygon :points="d.outline" class="edge" :data-mask="d.m.id" />
+      <path :d="d.outline" class="under" />
+      <path :d="d.outline" class="edge" :data-mask="d.m.id" />
       <circle
         :cx="d.turner[0]"
         :cy="d.turner[1]"

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { useEditor } from '../stores/editor'
 import type { Command, DrawnPath, Layer, Place } from '../types'
+import { contours } from './contours'
 import { useOwnUnits } from './useOwnUnits'
 import { useTabletop } from './useTabletop'
 
@@ -44,24 +45,32 @@ const points = computed(() =>
 )
 type Shown = (typeof points.value)[number]
 
-const course = computed(() => {
+// The ways from each point to the next one of its contour, as [from, to].
+const ways = computed(() => {
   const list = points.value
-  const to = (a: Shown, b: Shown) => `C${a.out.join(' ')} ${b.in.join(' ')} ${b.px.join(' ')}`
-  const way = list.slice(1).map((b, i) => to(list[i], b))
-  if (props.path.closed) way.push(to(list[list.length - 1], list[0]))
-  return `M${list[0].px.join(' ')}${way.join('')}`
+  return contours(props.path).flatMap(([from, to]) => {
+    const inside = list.slice(from, to)
+    return inside.flatMap((a, i): [Shown, Shown][] => {
+      const b = inside[i + 1] ?? (props.path.closed ? inside[0] : undefined)
+      return b ? [[a, b]] : []
+    })
+  })
 })
+const course = computed(() =>
+  ways.value.map(([a, b]) => `M${a.px.join(' ')}C${a.out.join(' ')} ${b.in.join(' ')} ${b.px.join(' ')}`).join('')
+)
 
 // Between two points there is a place for another one.
 const between = computed(() => {
-  const list = points.value
-  return list.flatMap((a, i) => {
-    const b = list[i + 1] ?? (props.path.closed ? list[0] : undefined)
-    if (!b) return []
+  if (!keyed.value) return []
+  return ways.value.flatMap(([a, b]) => {
     const at = [0, 1].map((d) => (a.px[d] + 3 * a.out[d] + 3 * b.in[d] + b.px[d]) / 8)
     return Math.hypot(a.px[0] - b.px[0], a.px[1] - b.px[1]) > 36 ? [{ id: a.id, at }] : []
   })
 })
+
+// The points of a path of very many cannot be moved one by one.
+const keyed = computed(() => props.path.points.every((p) => p.id > 0))
 
 const round = (v: number) => Math.round(v * 100) / 100
 const put = (family: string, p: Shown, value: number[]): Command => ({
@@ -127,7 +136,7 @@ function remove(p: Shown) {
       <path :d="`M${b.at[0] - 3.5} ${b.at[1]}h7m-3.500-3.500v7`" />
       <title>Add a point here</title>
     </g>
-    <template v-for="p in points" :key="p.id">
+    <template v-for="p in keyed ? points : []" :key="p.id">
       <template v-if="p.id === chosen">
         <template v-for="side in [0, 2] as const" :key="side">
           <line :x1="p.px[0]" :y1="p.px[1]" :x2="(side ? p.out : p.in)[0]" :y2="(side ? p.out : p.in)[1]" class="arm" />

@@ -8,6 +8,7 @@ import ColourField from '../../parts/ColourField.vue'
 import FigureLook from '../../parts/FigureLook.vue'
 import NumberField from '../../parts/NumberField.vue'
 import FillSettings from '../FillSettings.vue'
+import LinesSettings from '../LinesSettings.vue'
 import PropertyFields from '../PropertyFields.vue'
 import { useValues } from '../useValues'
 
@@ -21,6 +22,12 @@ const setPen = (v: Partial<Pen>) => emit('set', { card: { pen: { ...props.conten
 
 const { now, set: value } = useValues(() => props.layer)
 const corners = computed(() => editor.places.values.corners ?? [0, 0, 0, 0])
+
+// becomePath gives the figure the points of its outline, as they are at the playhead.
+async function becomePath() {
+  const path = await editor.ask('asPath', { shape: editor.shape, frame: editor.frame, layer: props.layer.id })
+  await editor.run({ type: 'becomePath', layer: props.layer.id, path })
+}
 
 const usual: Record<string, number> = { polygon: 6, star: 5, burst: 18 }
 // A line alone has no inside to be filled.
@@ -37,15 +44,19 @@ const places = ['Upper left', 'Upper right', 'Lower right', 'Lower left']
     <h2>Figure</h2>
     <div class="forms" role="radiogroup" aria-label="Form">
       <button
-        v-for="f in figures.filter((f) => f.id !== 'path' || content.path)"
+        v-for="f in figures.filter((f) => f.id !== 'path' || content.path || !content.fills)"
         :key="f.id"
         class="plain"
         role="radio"
         :aria-checked="content.form === f.id"
         :class="{ on: content.form === f.id }"
         :aria-label="f.name"
-        :title="`${f.name}: ${f.says.charAt(0).toLowerCase()}${f.says.slice(1)}`"
-        @click="set({ form: f.id })"
+        :title="
+          f.id === 'path' && !content.path
+            ? 'Path: make its outline a path, whose points can be moved'
+            : `${f.name}: ${f.says.charAt(0).toLowerCase()}${f.says.slice(1)}`
+        "
+        @click="f.id === 'path' && !content.path ? becomePath() : set({ form: f.id })"
       >
         <FigureLook :form="f.id" />
       </button>
@@ -76,10 +87,17 @@ const places = ['Upper left', 'Upper right', 'Lower right', 'Lower left']
         <NumberField label="Goes on by" unit="°" :value="now('sweep', 360)" @change="value('sweep', $event)" />
       </template>
       <NumberField
-        v-if="!['disc', 'burst', 'line', 'path'].includes(content.form)"
+        v-if="!['disc', 'burst', 'line'].includes(content.form)"
         label="Corners"
         :value="now('corner', 0)"
         @change="value('corner', $event)"
+      />
+      <NumberField
+        v-if="!open"
+        label="Edge"
+        hint="Units by which its edge lies further out; below 0 further in"
+        :value="now('offset', 0)"
+        @change="value('offset', $event)"
       />
       <label v-if="content.form === 'path' && content.path" class="check">
         <input
@@ -158,6 +176,7 @@ const places = ['Upper left', 'Upper right', 'Lower right', 'Lower left']
       <NumberField label="Dash" :value="content.pen?.dash ?? 0" @change="setPen({ dash: $event })" />
       <NumberField label="Gap" :value="content.pen?.gap ?? 0" @change="setPen({ gap: $event })" />
     </div>
+    <LinesSettings v-if="!content.fills" :layer="layer" :lines="content.lines ?? []" />
     <template v-if="content.hole && content.form !== 'line'">
       <h2>Window</h2>
       <div class="three">
