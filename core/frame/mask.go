@@ -71,6 +71,14 @@ func (a *actor) standing() paint.Affine {
 	return paint.Scale(size, size).Then(paint.Rotate(a.rest.Turn)).Then(paint.Translate(a.cx, a.cy))
 }
 
+// Masks are those of a layer on a frame of the clip, in its own units.
+func (s *Stage) Masks(layer string, frame int) graph.Masked {
+	a := s.byID[layer]
+	env, _ := s.surroundings(a, float64(frame))
+	at, _, _, _ := s.held(a, env.frame)
+	return graph.Masked{Parts: s.masksAt(a, at, env), At: paint.Identity()}
+}
+
 // masked puts a look's masks on a picture: a layer's in its own space, a group's in the
 // frame's.
 func masked(n *graph.Node, k look, in space) *graph.Node {

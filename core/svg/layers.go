@@ -26,6 +26,7 @@ func (d *Drawing) Layers(name string, size float64) (layers []clip.Layer, notes 
 		unit:    k,
 	}
 	root := m.group(name, "")
+	root.Lift = 30 // as a cut-out has that is put into a clip
 	m.items(d.Items, root.ID, 0)
 	switch {
 	case m.figures == 0:

@@ -57,7 +57,7 @@ func TestFiguresLookLikeTheirDrawing(t *testing.T) {
 		scene := c.SceneAt(0).ID
 		for _, l := range layers {
 			if l.Group == "" {
-				l.Group = scene
+				l.Group, l.Lift = scene, 0
 			}
 			c.Layers = append(c.Layers, l)
 		}

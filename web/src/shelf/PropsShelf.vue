@@ -43,7 +43,7 @@ const sketch = (way: 'hand' | 'points') => (desk.sketching = way)
 <template>
   <div ref="panel">
     <BButton variant="outline-primary" size="sm" class="w-100" @click="picker?.click()">
-      <i class="bi bi-plus-lg" aria-hidden="true" /> Bring in a cut-out or a tune
+      <i class="bi bi-plus-lg" aria-hidden="true" /> Bring in a cut-out, a drawing or a tune
     </BButton>
     <input
       ref="picker"
