@@ -118,8 +118,7 @@ func TestAPictureIsLaidBehindAll(t *testing.T) {
 	u.emptyClip("At the shore", "2s")
 	u.block("Green", greenPaint)
 	u.bring(photoFile(t))
-	u.text(".row-line .name", "^shore")
-	u.find(".bar .acts") // it is chosen
+	u.text(".row-line.selected .name", "^shore")
 	// It was placed as it is: now once more, behind all.
 	u.press(input.Delete)
 	u.waitStored("it is gone again", func(c *clip.Clip) bool { return !strings.Contains(names(c), "shore") })

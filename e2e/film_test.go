@@ -50,7 +50,7 @@ func (u *user) block(name string, c color.NRGBA) {
 	file := filepath.Join(u.t.(*testing.T).TempDir(), name+".png")
 	u.must("writing a picture", os.WriteFile(file, out.Bytes(), 0o600))
 	u.bring(file)
-	u.text(".row-line .name", "^"+name)
+	u.text(".row-line.selected .name", "^"+name)
 	u.clickText("[role=tab]", "^Layer$")
 	u.write("input[aria-label=Lift]", "0")
 	u.saved()

@@ -10,9 +10,12 @@ import (
 // joined leaves of contours only what is the edge of the area that they fill
 // together (by the non-zero rule): parts of letters often lie over one another, or
 // over themselves, and a line drawn along each of them would show inside. Contours
-// that meet nothing stay as they are.
+// that meet nothing stay as they are, and so do those that are far too tangled.
 func joined(lines []polyline) []polyline {
 	j := newJoiner(lines, false)
+	if j.tangled() {
+		return lines
+	}
 	var out []polyline
 	var pieces [][][2]float64
 	for i, l := range lines {
@@ -64,6 +67,16 @@ func newJoiner(lines []polyline, positive bool) *joiner {
 		}
 	}
 	return j
+}
+
+// tangled tells that comparing all edges would take much longer than anybody waits. So much
+// ends in nothing that could be told apart anyway.
+func (j *joiner) tangled() bool {
+	pairs := 0
+	for _, b := range j.bands {
+		pairs += len(b) * len(b)
+	}
+	return pairs > 10_000_000
 }
 
 // band is the one in which a height lies; those beyond all count to the outer ones.

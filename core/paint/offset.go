@@ -8,7 +8,7 @@ import (
 
 // Offset is the edge of the area that closed contours fill together, so far outwards, or
 // inwards where by is below zero. Outer corners are made as Join says; what open contours
-// are there stay out. What is too thin vanishes.
+// are there stay out. What is too thin vanishes; what is far too tangled stays as it is.
 func (p Path) Offset(by float64, join Join, tolerance float64) Path {
 	if by == 0 {
 		return p
@@ -25,6 +25,9 @@ func (p Path) Offset(by float64, join Join, tolerance float64) Path {
 		return nil
 	}
 	filled := newJoiner(solid, false)
+	if filled.tangled() {
+		return p
+	}
 	var lines []polyline
 	for i := range filled.lines {
 		// Lines of several contours that would lie on one another are kept apart, too little to
@@ -35,6 +38,9 @@ func (p Path) Offset(by float64, join Join, tolerance float64) Path {
 		}
 	}
 	moved := newJoiner(lines, true)
+	if moved.tangled() {
+		return p
+	}
 	var pieces [][][2]float64
 	for i := range moved.lines {
 		pieces = append(pieces, moved.edges(moved.cuts(i))...)
