@@ -1,16 +1,20 @@
 package e2e
 
 import (
+	"fmt"
 	"testing"
+	"time"
+
+	"billow/demo"
 
 	"github.com/go-rod/rod/lib/input"
 	"github.com/go-rod/rod/lib/proto"
 )
 
-// large opens the sample clip in a window in which the picture is 540 by 960.
-func large(b *testing.B) *user {
-	u := visit(b, "/clips/lantern-weekend")
-	u.must("resizing", u.page.SetViewport(&proto.EmulationSetDeviceMetricsOverride{Width: 1280, Height: 1442, DeviceScaleFactor: 1}))
+// large opens a clip in a window in which the picture is 540 by 960.
+func large(b *testing.B, clip string) *user {
+	u := visit(b, clip)
+	u.must("resizing", u.page.SetViewport(&proto.EmulationSetDeviceMetricsOverride{Width: 1260, Height: 1442, DeviceScaleFactor: 1}))
 	u.ready()
 	u.wait("the picture is 540 by 960", `(c => c.width >= 538 && c.width <= 542)(document.querySelector('.tabletop canvas'))`)
 	return u
@@ -18,7 +22,23 @@ func large(b *testing.B) *user {
 
 // BenchmarkPreview counts the frames that are shown in eight seconds of playing.
 func BenchmarkPreview(b *testing.B) {
-	u := large(b)
+	u := large(b, "/clips/lantern-weekend")
+	u.plays()
+}
+
+// BenchmarkRichPreview does so with a scene in which much is drawn anew on each frame: a free
+// gradient, a pattern, six layers with shadows of which two are masked, a blurred group.
+func BenchmarkRichPreview(b *testing.B) {
+	id := fmt.Sprintf("rich-%d", time.Now().UnixNano())
+	if err := site.Store.CreateClip(b.Context(), id, demo.Rich(), "Rich"); err != nil {
+		b.Fatal(err)
+	}
+	u := large(b, "/clips/"+id)
+	u.plays()
+}
+
+func (u *user) plays() {
+	b := u.t.(*testing.B)
 	for range b.N {
 		u.press(input.Space)
 		u.wait("it plays", `Number(document.querySelector('.tabletop canvas').dataset.frame) > 20`)
@@ -40,7 +60,7 @@ func BenchmarkPreview(b *testing.B) {
 // BenchmarkKeyToPicture is the time from a key being pressed to the changed
 // picture: stepping by a frame, and moving a layer.
 func BenchmarkKeyToPicture(b *testing.B) {
-	u := large(b)
+	u := large(b, "/clips/lantern-weekend")
 	u.clickText(".row-line .name", "Call to action")
 	for _, k := range []struct {
 		name string
