@@ -26,6 +26,7 @@ func Trial(w *World) (*clip.Clip, error) {
 		trialBlends()...)
 	layers = append(append(layers, trialGroups()...), trialWords()...)
 	layers = append(layers, trialEffects()...)
+	layers = append(layers, trialFigures(c)...)
 	fill(c, append(layers, trialKinds(c)...)...)
 	return c, c.Validate()
 }
