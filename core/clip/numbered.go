@@ -23,8 +23,8 @@ const MaxNumber = 99
 // Families lists them in the order in which they are shown. Their titles stand before
 // the number.
 var Families = []Property{
-	{Name: Point, Dims: 2, Min: -1000, Max: 1000, Title: "Point of path", Unit: "%", Parts: []string{"right", "down"}},
-	{Name: Bend, Dims: 4, Min: -1000, Max: 1000, Title: "Bends at point", Unit: "%", Parts: []string{"in, right", "in, down", "out, right", "out, down"}},
+	{Name: Point, Dims: 2, Min: -1000, Max: 1000, Title: "Path", Unit: "%", Parts: []string{"right", "down"}},
+	{Name: Bend, Dims: 4, Min: -1000, Max: 1000, Title: "Bend", Unit: "%", Parts: []string{"in, right", "in, down", "out, right", "out, down"}},
 	property.Colour(StopColour, "Colour"),
 	{Name: StopAt, Dims: 1, Max: 100, Title: "At, colour", Unit: "%"},
 	property.Colour(PointColour, "Colour of point"),

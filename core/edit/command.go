@@ -24,6 +24,7 @@ var kinds = map[string]func() command{
 	"addProp":      func() command { return &AddProp{} },
 	"setProduct":   func() command { return &SetProduct{} },
 	"addLayers":    func() command { return &AddLayers{} },
+	"changeInto":   func() command { return &ChangeInto{} },
 	"becomePath":   func() command { return &BecomePath{} },
 	"addLayer":     func() command { return &AddLayer{} },
 	"removeLayer":  func() command { return &RemoveLayer{} },

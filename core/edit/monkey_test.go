@@ -250,6 +250,7 @@ func (m *monkey) ofMoves(id string) []object {
 		{"type": "addColour", "layer": m.filled()},
 		{"type": "riseBehind", "layers": []string{m.layer().ID}, "behind": m.pick("wa", "b", m.layer().ID), "id": id + "rise"},
 		{"type": "addLayers", "id": id + "s", "group": m.pick("", "scene", m.layer().ID), "layers": m.pack()},
+		{"type": "changeInto", "layer": m.that(pathed), "path": sketched().Layer("blob").Card.Path, "into": sketched().Layer("blob").Card.Path, "frame": m.frame()},
 		{"type": "becomePath", "layer": m.that(func(l *clip.Layer) bool { return l.Card != nil }), "path": sketched().Layer("blob").Card.Path},
 		{"type": "addLine", "layer": m.that(func(l *clip.Layer) bool { return l.Card != nil })},
 		{"type": "removeLine", "layer": m.that(func(l *clip.Layer) bool { return l.Card != nil && len(l.Card.Lines) > 0 }), "number": 1 + m.Intn(2)},

@@ -1,7 +1,10 @@
 package edit
 
 import (
+	"encoding/json"
+	"fmt"
 	"math"
+	"strings"
 	"testing"
 
 	"billow/core/clip"
@@ -55,6 +58,50 @@ func TestPointsOfAPathComeAndGo(t *testing.T) {
 	} {
 		if _, err := Apply(c, []byte(wrong)); err == nil {
 			t.Errorf("%s is taken", wrong)
+		}
+	}
+}
+
+// A figure changes into another on the way to a frame: a beat before it is still itself, then
+// it is the other; a second change goes on from there.
+func TestAFigureChangesIntoAnother(t *testing.T) {
+	c := sketched()
+	into := clip.DrawnPath{Closed: true}
+	for i, at := range [][2]float64{{0, -50}, {50, 0}, {0, 50}, {-50, 0}} {
+		into.Points = append(into.Points, clip.PathPoint{ID: i + 1, X: at[0], Y: at[1]})
+	}
+	whole := func(v any) string {
+		b, err := json.Marshal(v)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return string(b)
+	}
+	own := whole(c.Layer("blob").Card.Path)
+	change := func(c *clip.Clip, into string, frame int) *clip.Clip {
+		return do(t, c, fmt.Sprintf(`{"type":"changeInto","layer":"blob","path":%s,"into":%s,"frame":%d}`, own, into, frame))
+	}
+	beat := c.Rate.Frame(60 / c.Tempo.BPM)
+	out := change(c, whole(into), 2*beat)
+	k := out.Layer("blob").Tracks["point1"]
+	if len(k) != 2 || k[0].At.Frames != beat || k[1].At.Frames != 2*beat || k[0].Value[0] != -50 || k[1].Value[0] != 0 || k[1].Value[1] != -50 {
+		t.Fatalf("its first point has the keys %+v", k)
+	}
+	if b := out.Layer("blob").Tracks["bend1"]; len(b) != 2 || b[0].Value[2] != 10 || b[1].Value[2] != 0 {
+		t.Errorf("its first bend has the keys %+v", b)
+	}
+	out = change(out, own, 4*beat)
+	if k := out.Layer("blob").Tracks["point1"]; len(k) != 3 || k[2].Value[0] != -50 {
+		t.Errorf("changed back it has the keys %+v", k)
+	}
+	into.Points = into.Points[:3]
+	for says, wrong := range map[string]string{
+		"same number": fmt.Sprintf(`{"type":"changeInto","layer":"blob","path":%s,"into":%s,"frame":30}`, own, whole(into)),
+		"later":       fmt.Sprintf(`{"type":"changeInto","layer":"blob","path":%s,"into":%s,"frame":0}`, own, own),
+		"3":           fmt.Sprintf(`{"type":"changeInto","layer":"blob","path":%s,"into":%s,"frame":30}`, whole(into), whole(into)),
+	} {
+		if _, err := Apply(out, []byte(wrong)); err == nil || !strings.Contains(err.Error(), says) {
+			t.Errorf("%s: %v", says, err)
 		}
 	}
 }

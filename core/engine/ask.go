@@ -57,6 +57,7 @@ var Methods = map[string]Method{
 	"trial":       ask(trial),
 	"sketch":      ask(sketch),
 	"asPath":      ask(asPath),
+	"match":       ask(match),
 	"sketchMask":  ask(sketchMask),
 	"matching":    ask(matching),
 	"ghosts":      ask(ghosts),

@@ -2,8 +2,10 @@ package engine
 
 import (
 	"math"
+	"slices"
 
 	"billow/core/clip"
+	"billow/core/frame"
 	"billow/core/layout"
 	"billow/core/trace"
 )
@@ -127,4 +129,51 @@ func asPath(e *Engine, in FigureAt) (clip.DrawnPath, error) {
 		return clip.DrawnPath{}, clip.Fault("layer", "this figure has no outline that could become a path")
 	}
 	return trace.Shares(contours, 0, 0, w, h), nil
+}
+
+// ChangingInto is a figure and the form that it is to change into.
+type ChangingInto struct {
+	FigureAt
+	Form string `json:"form"`
+}
+
+// Match is a figure as it is and another one of as many points.
+type Match struct {
+	Path clip.DrawnPath `json:"path"`
+	Into clip.DrawnPath `json:"into"`
+}
+
+// match matches the points of a figure with those of a form of its size.
+func match(e *Engine, in ChangingInto) (Match, error) {
+	if e.shown == nil {
+		return Match{}, errClosed
+	}
+	s, err := e.shape(in.Shape)
+	if err != nil {
+		return Match{}, err
+	}
+	path, w, h := e.arranged(s).Figure(in.Layer, in.Frame)
+	first, second := trace.OfPath(path), trace.OfPath(frame.Form(in.Form, w, h))
+	if len(first) != 1 || len(second) != 1 || !first[0].Closed || !second[0].Closed {
+		return Match{}, clip.Fault("form", "only figures of one closed outline change into each other")
+	}
+	a, b, of := trace.Matched(first[0].Nodes, second[0].Nodes)
+	if len(a) > clip.MaxNumber {
+		return Match{}, clip.Fault("form", "together they have more than %d points", clip.MaxNumber)
+	}
+	out := Match{trace.Shares([]trace.Contour{{Nodes: a, Closed: true}}, 0, 0, w, h), trace.Shares([]trace.Contour{{Nodes: b, Closed: true}}, 0, 0, w, h)}
+	// Points that it has already keep their numbers.
+	if card := e.shown.Layer(in.Layer).Card; card.Form == "path" && len(card.Path.Points) == len(first[0].Nodes) {
+		free := 0
+		for i, k := range of {
+			if k >= 0 {
+				out.Path.Points[i].ID = card.Path.Points[k].ID
+				continue
+			}
+			for free++; slices.ContainsFunc(card.Path.Points, func(p clip.PathPoint) bool { return p.ID == free }); free++ {
+			}
+			out.Path.Points[i].ID = free
+		}
+	}
+	return out, nil
 }

@@ -61,6 +61,16 @@ var figures = map[string]func(f *figure) paint.Path{
 	"path":  func(f *figure) paint.Path { return f.path.Rounded(f.corner) },
 }
 
+// Form is the outline of a form of figures as it is at first, in a size, about its middle;
+// nothing where there is none of its own.
+func Form(form string, w, h float64) paint.Path {
+	draw := figures[form]
+	if draw == nil || form == "path" || form == "line" {
+		return nil
+	}
+	return draw(&figure{form: form, w: w, h: h, inner: 0.5, sweep: 360})
+}
+
 func (f *figure) count(usual int) int {
 	if f.points == 0 {
 		return usual

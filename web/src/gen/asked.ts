@@ -1,7 +1,7 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
 import type { Command } from './commands'
-import type { Accent, Clip, Key, Layer, Moment, Move, Words } from './document'
+import type { Accent, Clip, DrawnPath, Key, Layer, Moment, Move, Words } from './document'
 
 export interface Advanced {
   same: boolean
@@ -81,6 +81,13 @@ export interface Change {
   from?: string
   to?: string
   order?: boolean
+}
+
+export interface ChangingInto {
+  shape: string
+  frame: number
+  layer: string
+  form: string
 }
 
 export interface Choice {
@@ -245,6 +252,11 @@ export interface Lost {
   id: string
   what: string
   reason: string
+}
+
+export interface Match {
+  path: DrawnPath
+  into: DrawnPath
 }
 
 export interface Matched {

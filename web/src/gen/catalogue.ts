@@ -73,8 +73,8 @@ export const properties = [
 ] as const
 
 export const families = [
-  {"name":"point","title":"Point of path","unit":"%","parts":["right","down"],"dims":2,"neutral":0,"min":-1000,"max":1000,"colour":false,"kinds":["card"]},
-  {"name":"bend","title":"Bends at point","unit":"%","parts":["in, right","in, down","out, right","out, down"],"dims":4,"neutral":0,"min":-1000,"max":1000,"colour":false,"kinds":["card"]},
+  {"name":"point","title":"Path","unit":"%","parts":["right","down"],"dims":2,"neutral":0,"min":-1000,"max":1000,"colour":false,"kinds":["card"]},
+  {"name":"bend","title":"Bend","unit":"%","parts":["in, right","in, down","out, right","out, down"],"dims":4,"neutral":0,"min":-1000,"max":1000,"colour":false,"kinds":["card"]},
   {"name":"colour","title":"Colour","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["card","backdrop","vignette"]},
   {"name":"at","title":"At, colour","unit":"%","parts":[""],"dims":1,"neutral":0,"min":0,"max":100,"colour":false,"kinds":["card","backdrop","vignette"]},
   {"name":"pointColour","title":"Colour of point","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["card","backdrop","vignette"]},

@@ -20,6 +20,7 @@ export type Command =
   | { type: 'becomePath'; layer: string; path: DrawnPath }
   | { type: 'bendPath'; key: KeyRef; out?: number[]; in?: number[] }
   | { type: 'bindKey'; key: KeyRef; to: Moment }
+  | { type: 'changeInto'; layer: string; path: DrawnPath; into: DrawnPath; frame: number }
   | { type: 'clearRest'; layer: string; shape: string }
   | { type: 'closeLoop' }
   | { type: 'copyLayer'; layer: string; id: string }

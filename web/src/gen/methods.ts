@@ -1,6 +1,6 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
-import type { Advanced, Aligning, Applied, Area, Around, Caret, Caught, Choices, Draft, DraftMove, DraftedMove, Drag, Dragged, EngineDrawing, FigureAt, Frames, Haunting, InShape, KeyRef, Letters, Lining, Looking, LoopGap, Matched, Matching, News, OnFrame, PastEnd, Path, Pinning, PivotAt, Pivoted, Places, Point, Reading, Room, Shift, Sketch, Stretch, Styling, Trial, View, When, Whole, Wish, Writing, Written } from './asked'
+import type { Advanced, Aligning, Applied, Area, Around, Caret, Caught, ChangingInto, Choices, Draft, DraftMove, DraftedMove, Drag, Dragged, EngineDrawing, FigureAt, Frames, Haunting, InShape, KeyRef, Letters, Lining, Looking, LoopGap, Match, Matched, Matching, News, OnFrame, PastEnd, Path, Pinning, PivotAt, Pivoted, Places, Point, Reading, Room, Shift, Sketch, Stretch, Styling, Trial, View, When, Whole, Wish, Writing, Written } from './asked'
 import type { Command } from './commands'
 import type { Clip, DrawnPath, Key, Layer, Mask, Move, Rest } from './document'
 
@@ -21,6 +21,7 @@ export interface Methods {
   keyHere: { in: KeyRef; out: Key }
   letters: { in: Stretch; out: Letters }
   loopGap: { in: InShape; out: LoopGap }
+  match: { in: ChangingInto; out: Match }
   matching: { in: Matching; out: Matched }
   mix: { in: null; out: Uint8Array }
   moment: { in: string; out: When }

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { figures } from '../../gen/catalogue'
 import { useEditor } from '../../stores/editor'
+import { useNotices } from '../../stores/notices'
 import type { Card, Changed, Hole, Layer, Pen } from '../../types'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import ColourField from '../../parts/ColourField.vue'
@@ -28,6 +29,14 @@ async function becomePath() {
   const path = await editor.ask('asPath', { shape: editor.shape, frame: editor.frame, layer: props.layer.id })
   await editor.run({ type: 'becomePath', layer: props.layer.id, path })
 }
+
+// changeInto lets it become another figure on the way to the playhead.
+async function changeInto(form: string) {
+  const at = { shape: editor.shape, frame: editor.frame, layer: props.layer.id }
+  const both = await editor.ask('match', { ...at, form })
+  await editor.run({ type: 'changeInto', layer: at.layer, frame: at.frame, ...both })
+}
+const becomes = figures.filter((f) => ['card', 'disc', 'polygon', 'star', 'burst', 'arrow'].includes(f.id))
 
 const usual: Record<string, number> = { polygon: 6, star: 5, burst: 18 }
 // A line alone has no inside to be filled.
@@ -137,6 +146,19 @@ const places = ['Upper left', 'Upper right', 'Lower right', 'Lower left']
       </div>
     </details>
     <FillSettings v-if="!open" class="spaced" :layer="layer" :fill="content.gradient" :plain="content.fill" />
+    <div v-if="!open && !content.fills" class="becomes spaced" role="group" aria-label="Changes into">
+      <span title="A beat before the playhead it begins to change; at the playhead it is the other">Changes into</span>
+      <button
+        v-for="f in becomes"
+        :key="f.id"
+        class="plain"
+        :aria-label="`Changes into a ${f.name.toLowerCase()} by the playhead`"
+        :title="`By the playhead it has become a ${f.name.toLowerCase()}; it begins to change a beat before`"
+        @click="changeInto(f.id).catch(useNotices().fail)"
+      >
+        <FigureLook :form="f.id" />
+      </button>
+    </div>
     <details :open="now('wave') > 0" class="spaced">
       <summary>Waves <small>along its edge</small></summary>
       <div class="three">
@@ -214,6 +236,21 @@ const places = ['Upper left', 'Upper right', 'Lower right', 'Lower left']
   display: grid;
   grid-template-columns: repeat(9, 1fr);
   margin-bottom: 0.4rem;
+}
+
+.becomes {
+  display: flex;
+  align-items: center;
+  gap: 0.3rem;
+  font-size: 0.78rem;
+}
+
+.becomes button {
+  display: grid;
+  place-items: center;
+  width: 30px;
+  height: 26px;
+  padding: 0;
 }
 
 .forms button {
