@@ -104,7 +104,7 @@ func TestAPathIsMadePointByPoint(t *testing.T) {
 	// A key on a point here, another place later: the square becomes a kite.
 	u.clickText("[role=tab]", "^Motion$")
 	u.allProperties()
-	u.click("[aria-label='Set a key for Point of path 1']")
+	u.click("[aria-label='Set a key for Path 1']")
 	u.goTo(40)
 	x, y := u.handle("path-point1")
 	tx, ty := u.at(-400, -400)

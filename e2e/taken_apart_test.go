@@ -149,3 +149,44 @@ func TestAMaskStaysWhileItsLayerMoves(t *testing.T) {
 		t.Errorf("it is there on %d of %d frames", came, len(f.frames))
 	}
 }
+
+// A star changes into a disc by the playhead: on the way it is neither.
+func TestAStarChangesIntoADisc(t *testing.T) {
+	u := visit(t, "/")
+	u.emptyClip("Changing", "2s")
+	u.figure("Star", "Star")
+	u.stands("0", "0", "600")
+	u.goTo(40)
+	u.click("[aria-label='Changes into a disc by the playhead']")
+	u.waitStored("its points have keys", func(c *clip.Clip) bool {
+		for _, l := range c.Layers {
+			if l.Card != nil && len(l.Tracks["point1"]) == 2 && l.Tracks["point1"][1].At.Frames == 40 {
+				return true
+			}
+		}
+		return false
+	})
+	f := u.film()
+	area := func(n int) float64 {
+		pixels := 0
+		for y := range filmSide {
+			for x := range filmSide {
+				if like(f.at(n, x, y), honeyPaint) {
+					pixels++
+				}
+			}
+		}
+		return float64(pixels)
+	}
+	// 240 pixels wide: the star's ten corners lie 120 and 60 from its middle.
+	star, disc := 5*120*60*math.Sin(36*math.Pi/180), math.Pi*120*120
+	if a := area(5); math.Abs(a-star) > 0.05*star {
+		t.Errorf("the star covers %.0f pixels, want %.0f", a, star)
+	}
+	if a := area(45); math.Abs(a-disc) > 0.02*disc {
+		t.Errorf("the disc covers %.0f pixels, want %.0f", a, disc)
+	}
+	if a := area(32); a < 1.2*star || a > 0.95*disc {
+		t.Errorf("on the way it covers %.0f pixels, between %.0f and %.0f", a, star, disc)
+	}
+}
