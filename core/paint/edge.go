@@ -1,6 +1,9 @@
 package paint
 
-import "math"
+import (
+	"math"
+	"slices"
+)
 
 // edge is where a transformed picture ends: a parallelogram, of which each pixel
 // of the frame is covered exactly as far as it lies on it.
@@ -96,8 +99,8 @@ func (e *edge) cover(row []uint32) {
 // coverPart is cover for pixels from x on.
 func (e *edge) coverPart(row []uint32, x int) {
 	n := len(row)
-	if n == 0 {
-		return
+	if !slices.ContainsFunc(row, func(p uint32) bool { return p != 0 }) {
+		return // most pictures have nothing at their edge
 	}
 	if len(e.r.acc) < n+1 {
 		e.r.acc = make([]int32, n+1)

@@ -39,7 +39,7 @@ func TestAFreeGradientHasItsColoursAtItsPoints(t *testing.T) {
 // across the squares at whose corners it is worked out.
 func TestAFreeGradientIsSmooth(t *testing.T) {
 	g := FreeGradient{{0.2, 0.2, colour.RGB(0xF0C040)}, {0.8, 0.3, colour.RGB(0x206060)}, {0.5, 0.9, colour.RGB(0xC03018)}}
-	b := shaded(360, 640, g.Shader(Box{W: 360, H: 640}))
+	b := shaded(540, 960, g.Shader(Box{W: 540, H: 960}))
 	for y := range b.H - 1 {
 		for x := range b.W - 1 {
 			p := b.Pix[y*b.W+x]
