@@ -149,8 +149,8 @@ func (b *Bitmap) sloping(row []uint32, l line, share uint64) {
 			p00, p10, p01, p11 := pixel(pix, at), pixel(pix, at+1), pixel(pix, at+w), pixel(pix, at+w+1)
 			l.u += l.du
 			l.v += l.dv
-			if p00|p10|p01|p11 == 0 {
-				row[i] = 0
+			if p00 == p10 && p00 == p01 && p00 == p11 { // within a figure of one colour, or beside it
+				row[i] = p00
 				continue
 			}
 			row[i] = packed(bilinear(spread(p00), spread(p10), spread(p01), spread(p11), tx, ty))
@@ -163,7 +163,10 @@ func (b *Bitmap) sloping(row []uint32, l line, share uint64) {
 		p00, p10, p01, p11 := pixel(pix, at), pixel(pix, at+1), pixel(pix, at+w), pixel(pix, at+w+1)
 		l.u += l.du
 		l.v += l.dv
-		if p|p00|p10|p01|p11 == 0 {
+		if p00 == p10 && p00 == p01 && p00 == p11 {
+			if p != p00 {
+				row[i] = packed(lerp(spread(p), spread(p00), share))
+			}
 			continue
 		}
 		row[i] = packed(lerp(spread(p), bilinear(spread(p00), spread(p10), spread(p01), spread(p11), tx, ty), share))
