@@ -22,6 +22,7 @@ const colour = (l: Line) => {
   <div>
     <div v-for="(l, i) in lines" :key="l.id" class="line">
       <ColourField
+        class="tone"
         :label="`Colour of outline ${i + 2}`"
         :value="colour(l)"
         @change="set(`lineColour${l.id}`, ...numbersOf($event))"
@@ -49,10 +50,14 @@ const colour = (l: Line) => {
 <style scoped>
 .line {
   display: grid;
-  grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr) minmax(0, 1fr) auto;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) auto;
   gap: 0.4rem;
   align-items: end;
   margin-top: 0.4rem;
+}
+
+.tone {
+  grid-column: 1 / -1;
 }
 
 .add {

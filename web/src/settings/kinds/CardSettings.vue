@@ -241,8 +241,13 @@ const places = ['Upper left', 'Upper right', 'Lower right', 'Lower left']
 .becomes {
   display: flex;
   align-items: center;
-  gap: 0.3rem;
+  gap: 0.15rem;
   font-size: 0.78rem;
+}
+
+.becomes span {
+  flex: 1;
+  white-space: nowrap;
 }
 
 .becomes button {
