@@ -4,6 +4,7 @@ import (
 	"slices"
 
 	"billow/core/clip"
+	"billow/core/trace"
 )
 
 // AddPoint puts a point into a path, in the middle of the way from one to the next, without
@@ -49,20 +50,10 @@ func (a *AddPoint) apply(c *clip.Clip) error {
 	between := clip.PathPoint{ID: freeNumber(func(n int) bool {
 		return slices.ContainsFunc(p.Points, func(q clip.PathPoint) bool { return q.ID == n })
 	})}
-	// De Casteljau, at half the way.
-	half := func(a, b float64) float64 { return (a + b) / 2 }
-	at := func(d int, q *clip.PathPoint) float64 { return [2]float64{q.X, q.Y}[d] }
-	var middle [2]float64
-	for d := range 2 {
-		p0, p3 := at(d, from), at(d, to)
-		p1, p2 := p0+from.Out[d], p3+to.In[d]
-		a, b, e := half(p0, p1), half(p1, p2), half(p2, p3)
-		ab, be := half(a, b), half(b, e)
-		middle[d] = half(ab, be)
-		from.Out[d], to.In[d] = a-p0, e-p3
-		between.In[d], between.Out[d] = ab-middle[d], be-middle[d]
-	}
-	between.X, between.Y = middle[0], middle[1]
+	here, there := trace.Node{At: [2]float64{from.X, from.Y}, Out: from.Out}, trace.Node{At: [2]float64{to.X, to.Y}, In: to.In}
+	middle := trace.Halve(&here, &there)
+	from.Out, to.In = here.Out, there.In
+	between.X, between.Y, between.In, between.Out = middle.At[0], middle.At[1], middle.In, middle.Out
 	p.Points = slices.Insert(p.Points, i+1, between)
 	return nil
 }

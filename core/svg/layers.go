@@ -284,8 +284,8 @@ func turnedEvenOdd(all []trace.Contour) {
 				inside++
 			}
 		}
-		if (area(all[i].Nodes) > 0) != (inside%2 == 0) {
-			reverse(all[i].Nodes)
+		if (trace.Area(all[i].Nodes) > 0) != (inside%2 == 0) {
+			trace.Reverse(all[i].Nodes)
 		}
 	}
 }
@@ -321,21 +321,4 @@ func winds(nodes []trace.Node, at [2]float64) bool {
 		}
 	}
 	return in
-}
-
-func area(nodes []trace.Node) (sum float64) {
-	for i, a := range nodes {
-		b := nodes[(i+1)%len(nodes)]
-		sum += a.At[0]*b.At[1] - a.At[1]*b.At[0]
-	}
-	return sum
-}
-
-func reverse(nodes []trace.Node) {
-	for i, k := 0, len(nodes)-1; i < k; i, k = i+1, k-1 {
-		nodes[i], nodes[k] = nodes[k], nodes[i]
-	}
-	for i := range nodes {
-		nodes[i].In, nodes[i].Out = nodes[i].Out, nodes[i].In
-	}
 }

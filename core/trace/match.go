@@ -15,11 +15,8 @@ func Matched(first, second []Node) (a, b []Node, of []int) {
 	for i := range of {
 		of[i] = i
 	}
-	if area(a)*area(b) < 0 {
-		slices.Reverse(b)
-		for i := range b {
-			b[i].In, b[i].Out = b[i].Out, b[i].In
-		}
+	if Area(a)*Area(b) < 0 {
+		Reverse(b)
 	}
 	for len(a) < len(b) {
 		at := longest(a)
@@ -44,7 +41,8 @@ func Matched(first, second []Node) (a, b []Node, of []int) {
 	return a, slices.Concat(b[shift:], b[:shift]), of
 }
 
-func area(nodes []Node) (sum float64) {
+// Area is twice the area of the corners of a contour, above 0 where it runs clockwise as seen.
+func Area(nodes []Node) (sum float64) {
 	for i, p := range nodes {
 		q := nodes[(i+1)%len(nodes)]
 		sum += p.At[0]*q.At[1] - p.At[1]*q.At[0]
@@ -68,11 +66,15 @@ func longest(nodes []Node) (at int) {
 	return at
 }
 
-// halved has one more node, in the middle of the piece after a node; its course is the same
-// (de Casteljau).
+// halved has one more node, in the middle of the piece after a node.
 func halved(nodes []Node, at int) []Node {
-	p, q := &nodes[at], &nodes[(at+1)%len(nodes)]
-	var middle Node
+	middle := Halve(&nodes[at], &nodes[(at+1)%len(nodes)])
+	return slices.Insert(nodes, at+1, middle)
+}
+
+// Halve is the node in the middle of the piece between two; their handles are shortened so
+// that the course stays the same (de Casteljau).
+func Halve(p, q *Node) (middle Node) {
 	for d := range 2 {
 		c := [4]float64{p.At[d], p.At[d] + p.Out[d], q.At[d] + q.In[d], q.At[d]}
 		x, y, z := (c[0]+c[1])/2, (c[1]+c[2])/2, (c[2]+c[3])/2
@@ -81,5 +83,13 @@ func halved(nodes []Node, at int) []Node {
 		middle.In[d], middle.Out[d] = xy-middle.At[d], yz-middle.At[d]
 		p.Out[d], q.In[d] = x-c[0], z-c[3]
 	}
-	return slices.Insert(nodes, at+1, middle)
+	return middle
+}
+
+// Reverse lets a contour run the other way around.
+func Reverse(nodes []Node) {
+	slices.Reverse(nodes)
+	for i := range nodes {
+		nodes[i].In, nodes[i].Out = nodes[i].Out, nodes[i].In
+	}
 }

@@ -36,10 +36,10 @@ func TestFiguresAreMatchedPointByPoint(t *testing.T) {
 	if own != 3 {
 		t.Errorf("%d corners are its own", own)
 	}
-	if area(a)*area(b) <= 0 {
+	if Area(a)*Area(b) <= 0 {
 		t.Error("they run around different ways")
 	}
-	if math.Abs(area(a)-area(triangle)) > 1e-6 {
+	if math.Abs(Area(a)-Area(triangle)) > 1e-6 {
 		t.Error("the triangle has another area")
 	}
 }

@@ -1,22 +1,16 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { useFill } from '../settings/useFill'
 import { useEditor } from '../stores/editor'
 import type { Command } from '../types'
-import { useTabletop } from './useTabletop'
+import { useHandles } from './useHandles'
 
 // The colours of the chosen backdrop or figure in the picture: where they are, and how
 // they run. w and h are the picture's pixels.
 const picture = defineProps<{ w: number; h: number }>()
 type Point = [number, number]
 const editor = useEditor()
-const group = ref<SVGGElement | null>(null)
-const svg = computed(() => (group.value?.ownerSVGElement ?? null) as SVGSVGElement | null)
-const top = useTabletop(
-  svg,
-  () => picture.w,
-  () => picture.h
-)
+const top = useHandles(picture)
 const f = useFill(
   () => editor.layer,
   () => editor.layer?.backdrop ?? editor.layer?.card?.gradient

@@ -1,24 +1,18 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { useMasks } from '../settings/useMasks'
 import { useEditor } from '../stores/editor'
 import type { DrawnPath, Mask, Place } from '../types'
 import { contours } from './contours'
 import { useOwnUnits } from './useOwnUnits'
-import { useTabletop } from './useTabletop'
+import { useHandles } from './useHandles'
 
 // The outlines of the chosen layer's masks, exactly where they cut. w and h are the
 // picture's pixels.
 const props = defineProps<{ w: number; h: number; place: Place }>()
 type Point = [number, number]
 const editor = useEditor()
-const group = ref<SVGGElement | null>(null)
-const svg = computed(() => (group.value?.ownerSVGElement ?? null) as SVGSVGElement | null)
-const top = useTabletop(
-  svg,
-  () => props.w,
-  () => props.h
-)
+const top = useHandles(props)
 const masks = useMasks(() => editor.layer)
 
 const own = useOwnUnits(() => props.place, top.px)

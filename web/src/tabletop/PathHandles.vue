@@ -4,20 +4,14 @@ import { useEditor } from '../stores/editor'
 import type { Command, DrawnPath, Layer, Place } from '../types'
 import { contours } from './contours'
 import { useOwnUnits } from './useOwnUnits'
-import { useTabletop } from './useTabletop'
+import { useHandles } from './useHandles'
 
 // The points of a path in the picture: dragged, with Alt bent, added between two and taken
 // away. What has keys gets one at the playhead. w and h are the picture's pixels.
 const props = defineProps<{ layer: Layer; path: DrawnPath; place: Place; w: number; h: number }>()
 type Point = [number, number]
 const editor = useEditor()
-const group = ref<SVGGElement | null>(null)
-const svg = computed(() => (group.value?.ownerSVGElement ?? null) as SVGSVGElement | null)
-const top = useTabletop(
-  svg,
-  () => props.w,
-  () => props.h
-)
+const top = useHandles(props)
 const { outer, inner } = useOwnUnits(() => props.place, top.px)
 const chosen = ref(0) // the number of a point
 

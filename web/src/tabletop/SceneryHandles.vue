@@ -1,21 +1,15 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { useValues } from '../settings/useValues'
 import { useEditor } from '../stores/editor'
 import type { Command, Layer } from '../types'
-import { useTabletop } from './useTabletop'
+import { useHandles } from './useHandles'
 
 // What is dragged of a backdrop in the picture: a floor's horizon and its glow, and the pan
 // of a picture that covers the frame. w and h are the picture's pixels.
 const props = defineProps<{ layer: Layer; w: number; h: number }>()
 const editor = useEditor()
-const group = ref<SVGGElement | null>(null)
-const svg = computed(() => (group.value?.ownerSVGElement ?? null) as SVGSVGElement | null)
-const top = useTabletop(
-  svg,
-  () => props.w,
-  () => props.h
-)
+const top = useHandles(props)
 const { now, all } = useValues(() => props.layer)
 
 const horizon = computed(() => (now('horizon', 66) / 100) * props.h)
