@@ -23,32 +23,125 @@ func AlphaMask(b *Bitmap, margin int) *Mask {
 
 // Blur is a Gaussian blur with a standard deviation in pixels, as blur() of CSS
 // filters has it: three passes of averages in each direction. Beyond the edges lies
-// nothing. Between the passes there are 16 bits, so that their rounding cannot be
-// seen.
+// nothing.
 func (m *Mask) Blur(sigma float64) {
-	if sigma < 0.3 {
+	if sigma < 0.3 || m.W == 0 || m.H == 0 {
 		return
 	}
 	over := averageOf(sigma)
-	n := max(m.W, m.H)
-	a, b := make([]uint16, m.W*m.H), make([]uint16, max(n, m.W*m.H))
-	for y := range m.H {
-		row, line := a[y*m.W:][:m.W], b[:m.W]
-		for x, v := range m.Pix[y*m.W:][:m.W] {
-			row[x] = uint16(v) << 8
+	// Two rows are done at once, and then the left half of all columns with the right one.
+	p := newPair((m.W+1)/2, m.H)
+	l := over.lines(2 * p.w)
+	for y := 0; y < m.H; y += 2 {
+		upper, lower := m.Pix[y*m.W:][:m.W], m.Pix[min(y+1, m.H-1)*m.W:][:m.W]
+		row := l.row[:m.W]
+		for x, v := range upper {
+			row[x] = uint64(v)<<8 | uint64(lower[x])<<(8+32)
 		}
-		over.across(line, row)
-		over.across(row, line)
-		over.across(line, row)
-		copy(row, line)
+		l.blur()
+		left, right := l.row[:p.w], l.row[p.w:][:p.w]
+		to := p.at[y*p.w:][:p.w]
+		for x, v := range left {
+			to[x] = v&firstLane | right[x]<<32
+		}
+		if y+1 < m.H {
+			to = p.at[(y+1)*p.w:][:p.w]
+			for x, v := range left {
+				to[x] = v>>32 | right[x]&^firstLane
+			}
+		}
 	}
-	sums := make([]uint32, m.W)
-	for range 3 {
-		over.down(b, a, m.W, m.H, sums)
-		a, b = b, a
+	p.down(over)
+	for y := range m.H {
+		row := m.Pix[y*m.W:][:m.W]
+		left, right := row[:p.w], row[p.w:]
+		from := p.at[y*p.w:][:p.w]
+		for x, v := range from {
+			left[x] = uint8((v&firstLane + 128) >> 8)
+		}
+		for x := range right {
+			right[x] = uint8((from[x]>>32 + 128) >> 8)
+		}
 	}
-	for i := range m.Pix {
-		m.Pix[i] = uint8((uint32(a[i]) + 128) >> 8)
+}
+
+// Blurred is the bitmap with a margin, blurred with a standard deviation in
+// pixels, all four channels alike.
+func (b *Bitmap) Blurred(sigma float64, margin int) *Bitmap {
+	out := NewBitmap(b.W+2*margin, b.H+2*margin)
+	if len(out.Pix) == 0 {
+		return out
+	}
+	over := averageOf(sigma)
+	// Red goes with blue, green with alpha.
+	rb, ga := newPair(out.W, out.H), newPair(out.W, out.H)
+	l := over.lines(out.W)
+	for y := range b.H {
+		row, at := b.Pix[y*b.W:][:b.W], (y+margin)*out.W
+		for _, to := range []struct {
+			*pair
+			shift int
+		}{{rb, 0}, {ga, 8}} {
+			clear(l.row)
+			on := l.row[margin:][:b.W]
+			for x, p := range row {
+				two := uint64(p >> to.shift)
+				on[x] = two&0xFF<<8 | two&0xFF0000<<(8+16)
+			}
+			if sigma >= 0.3 {
+				l.blur()
+			}
+			copy(to.at[at:], l.row)
+		}
+	}
+	if sigma >= 0.3 {
+		rb.down(over)
+		ga.down(over)
+	}
+	rounded := func(v uint64) uint32 { return uint32((v + 128) >> 8) }
+	for i, v := range ga.at {
+		c := rb.at[i]
+		a := rounded(v >> 32)
+		// Rounding may leave a colour a little above its alpha.
+		out.Pix[i] = min(rounded(c&firstLane), a) | min(rounded(v&firstLane), a)<<8 | min(rounded(c>>32), a)<<16 | a<<24
+	}
+	return out
+}
+
+// pair is two planes of a size in one: half of each number belongs to either. Values
+// have 16 bits, so that what passes round off cannot be seen, and so their sums fit.
+type pair struct {
+	w, h int
+	at   []uint64
+}
+
+const firstLane = 1<<32 - 1
+
+func newPair(w, h int) *pair { return &pair{w, h, make([]uint64, w*h)} }
+
+// down blurs the columns.
+func (p *pair) down(over average) {
+	const together = 4 // that many of them are read at once, as they lie
+	var lines [together]lines
+	for i := range lines {
+		lines[i] = over.lines(p.h)
+	}
+	for x := 0; x < p.w; x += together {
+		n := min(together, p.w-x)
+		for y := range p.h {
+			for i, v := range p.at[y*p.w+x:][:n] {
+				lines[i].row[y] = v
+			}
+		}
+		for i := range n {
+			lines[i].blur()
+		}
+		for y := range p.h {
+			to := p.at[y*p.w+x:][:n]
+			for i := range to {
+				to[i] = lines[i].row[y]
+			}
+		}
 	}
 }
 
@@ -57,7 +150,7 @@ func (m *Mask) Blur(sigma float64) {
 // by Extended Box Filtering", 2011).
 type average struct {
 	r        int    // how far to each side pixels count whole
-	one, end uint64 // how much a whole one counts, and those just beyond; 1<<24 in all
+	one, end uint64 // how much a whole one counts, and those just beyond; 1<<16 in all
 }
 
 // averageOf is the average of which three in a row blur with a standard deviation
@@ -71,63 +164,51 @@ func averageOf(sigma float64) average {
 	r := math.Floor((math.Sqrt(12*variance+1) - 1) / 2)
 	whole, second := 2*r+1, r*(r+1)*(2*r+1)/3
 	part := (variance*whole - second) / (2 * ((r+1)*(r+1) - variance))
-	one := (1 << 24) / (whole + 2*part)
-	return average{int(r), uint64(math.Round(one)), uint64(math.Round(one * part))}
+	// An even number, so that both ends make up exactly what is left.
+	one := 2 * math.Round((1<<15)/(whole+2*part))
+	for one*whole > 1<<16 {
+		one -= 2
+	}
+	return average{int(r), uint64(one), (1<<16 - uint64(one*whole)) / 2}
 }
 
-// of is the average of whole ones' sum and both ends.
-func (a average) of(sum, ends uint32) uint16 {
-	return uint16(min((uint64(sum)*a.one+uint64(ends)*a.end+1<<23)>>24, 255<<8))
+// lines is room for a row to be blurred in, with what lies around it: nothing.
+type lines struct {
+	over average
+	row  []uint64 // the row
+	a, b []uint64 // r+1 numbers, the row, and as many again; row is that of a
 }
 
-// across averages a row.
-func (a average) across(dst, src []uint16) {
-	n, r := len(src), a.r
-	sum := uint32(0)
-	for _, v := range src[:min(r, n)] {
-		sum += uint32(v)
-	}
-	for i := range dst[:n] {
-		if i+r < n {
-			sum += uint32(src[i+r])
-		}
-		var ends uint32
-		if i+r+1 < n {
-			ends = uint32(src[i+r+1])
-		}
-		if i > r {
-			ends += uint32(src[i-r-1])
-		}
-		dst[i] = a.of(sum, ends)
-		if i >= r {
-			sum -= uint32(src[i-r])
-		}
-	}
+func (over average) lines(n int) lines {
+	a, b := make([]uint64, n+2*over.r+2), make([]uint64, n+2*over.r+2)
+	return lines{over, a[over.r+1:][:n], a, b}
 }
 
-// down averages all columns; sums is room for a row.
-func (a average) down(dst, src []uint16, w, h int, sums []uint32) {
-	clear(sums)
-	n, r := len(sums), a.r
-	for y := range min(r, h) {
-		for x, v := range src[y*w:][:n] {
-			sums[x] += uint32(v)
-		}
+// blur passes the average over the row three times.
+func (l *lines) blur() {
+	n := len(l.row)
+	on := l.b[l.over.r+1:][:n]
+	l.over.across(on, l.a)
+	l.over.across(l.row, l.b)
+	l.over.across(on, l.a)
+	copy(l.row, on)
+}
+
+// across averages a row, of which src has r+1 numbers more at either end, in both
+// halves at once.
+func (over average) across(dst, src []uint64) {
+	n, r := len(dst), over.r
+	sum := uint64(0)
+	for _, v := range src[1 : 2*r+2] {
+		sum += v
 	}
-	none := make([]uint16, n)
-	row := func(y int) []uint16 {
-		if y < 0 || y >= h {
-			return none
-		}
-		return src[y*w:][:n]
-	}
-	for y := range h {
-		out, in, next, last, old := dst[y*w:][:n], row(y+r), row(y+r+1), row(y-r-1), row(y-r)
-		for x, sum := range sums {
-			sum += uint32(in[x])
-			out[x] = a.of(sum, uint32(next[x])+uint32(last[x]))
-			sums[x] = sum - uint32(old[x])
-		}
+	before, first, after := src[:n], src[1:][:n], src[2*r+2:][:n]
+	const half = 1<<15 | 1<<(15+32)
+	const both = 0xFFFF_0000_FFFF
+	for i, in := range after {
+		dst[i] = (sum*over.one + (before[i]+in)*over.end + half) >> 16 & both
+		// A half may borrow from the other on the way, but not in the end.
+		sum += in - first[i]
 	}
 }
 

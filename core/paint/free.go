@@ -102,8 +102,20 @@ func stretch(from, to [4]float64, rows int) (first, step tint) {
 		// This way of rounding is one instruction everywhere.
 		by := math.RoundToEven((to[k] - from[k]) * 256 / n)
 		begin := math.RoundToEven(from[k]*256 + by/2)
-		// Rounded, the steps must not lead out of the channel.
-		begin = min(max(begin, max(0, -by*(n-1))), 255*256-max(0, by*(n-1)))
+		// Rounded, the steps must not lead out of the channel. (The minimum of two numbers
+		// is a call in a browser, these comparisons are not.)
+		least, most := 0.0, 255*256.0
+		if by < 0 {
+			least = -by * (n - 1)
+		} else {
+			most -= by * (n - 1)
+		}
+		if begin < least {
+			begin = least
+		}
+		if begin > most {
+			begin = most
+		}
 		first += tint(int64(begin)) << laneAt[k]
 		step += tint(int64(by)) << laneAt[k]
 	}

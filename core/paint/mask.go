@@ -41,32 +41,6 @@ func faded(p uint32, a uint8) uint32 {
 	return packed((t + t>>8&byteLanes) >> 8 & byteLanes)
 }
 
-// Blurred is the bitmap with a margin, blurred with a standard deviation in
-// pixels, all four channels alike.
-func (b *Bitmap) Blurred(sigma float64, margin int) *Bitmap {
-	out := NewBitmap(b.W+2*margin, b.H+2*margin)
-	plane := &Mask{W: out.W, H: out.H, Pix: make([]uint8, out.W*out.H)}
-	for shift := 0; shift < 32; shift += 8 {
-		clear(plane.Pix)
-		for y := range b.H {
-			at := (y+margin)*out.W + margin
-			for x, p := range b.Pix[y*b.W : (y+1)*b.W] {
-				plane.Pix[at+x] = uint8(p >> shift)
-			}
-		}
-		plane.Blur(sigma)
-		for i, v := range plane.Pix {
-			out.Pix[i] |= uint32(v) << shift
-		}
-	}
-	// Rounding may leave a colour a little above its alpha.
-	for i, p := range out.Pix {
-		a := p >> 24
-		out.Pix[i] = min(p&255, a) | min(p>>8&255, a)<<8 | min(p>>16&255, a)<<16 | a<<24
-	}
-	return out
-}
-
 // Straight is the bitmap as bytes R, G, B, A that are not premultiplied, as a
 // canvas holds them.
 func (b *Bitmap) Straight() []byte {
