@@ -20,7 +20,7 @@ func (s *Stage) Painter() *Painter {
 }
 
 // Draw paints a frame onto dst, which has the stage's size. What no layer
-// covers is black.
+// covers is black. A bitmap that the last frame was drawn on has to show that still.
 func (p *Painter) Draw(dst *paint.Bitmap, frame int) {
 	p.nodes = p.nodes[:0]
 	for _, a := range p.stage.top {

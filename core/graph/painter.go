@@ -25,6 +25,8 @@ type Painter struct {
 	last  []Key
 	base  *paint.Bitmap // the frame after its first baseN nodes
 	baseN int
+	onto  *paint.Bitmap   // what the last frame was drawn on
+	above image.Rectangle // where its further nodes lie
 
 	made map[Key]int   // on which frame a node was made last
 	kept map[Key]*held // what did not change from one frame to the next
@@ -42,7 +44,8 @@ func NewPainter(w, h int, store Store) *Painter {
 }
 
 // Draw paints nodes onto dst, from the back to the front. What they leave free
-// is black.
+// is black. A bitmap that the last frame was drawn on has to show that still: what
+// stays the same is not drawn on it again.
 func (p *Painter) Draw(dst *paint.Bitmap, list []*Node) {
 	p.turn++
 	same := 0
@@ -50,12 +53,18 @@ func (p *Painter) Draw(dst *paint.Bitmap, list []*Node) {
 		same++
 	}
 	from := 0
-	if p.baseN > 0 && p.baseN <= same {
-		copy(dst.Pix, p.base.Pix)
-		from = p.baseN
-	} else {
+	switch {
+	case p.baseN == 0 || p.baseN > same:
 		p.baseN = 0
-		dst.Fill(0xFF000000)
+		if len(list) == 0 || !list[0].covers(p.frame) {
+			dst.Fill(0xFF000000)
+		}
+	case dst == p.onto:
+		dst.Restore(p.base, p.above)
+		from = p.baseN
+	default:
+		dst.Restore(p.base, p.frame)
+		from = p.baseN
 	}
 	canvas := paint.NewSheet(dst, 0, 0, 1)
 	for i := from; i < len(list); i++ {
@@ -64,9 +73,12 @@ func (p *Painter) Draw(dst *paint.Bitmap, list []*Node) {
 		}
 		p.paint(list[i], canvas)
 	}
-	p.last = p.last[:0]
-	for _, n := range list {
+	p.last, p.onto, p.above = p.last[:0], dst, image.Rectangle{}
+	for i, n := range list {
 		p.last = append(p.last, n.Key)
+		if i >= p.baseN {
+			p.above = p.above.Union(n.Bounds.Intersect(p.frame))
+		}
 	}
 	p.forget()
 }

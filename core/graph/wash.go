@@ -3,6 +3,7 @@ package graph
 import (
 	"image"
 	"math"
+	"sync"
 
 	"billow/core/paint"
 )
@@ -11,7 +12,7 @@ import (
 // gradient. Its first pixel's corner lies at (x/per, y/per). Where it lies on the frame
 // pixel on pixel, it is painted there at once.
 func Wash(k Key, w, h int, x, y, per float64, shader func() paint.Shader) *Node {
-	return &Node{Key: k, own: true, op: wash{w, h, x, y, per, shader}}
+	return &Node{Key: k, own: true, op: wash{w, h, x, y, per, sync.OnceValue(shader)}}
 }
 
 type wash struct {
@@ -53,4 +54,10 @@ func (o washed) paint(p *Painter, n *Node, dst *paint.Sheet) {
 	}
 	on := area(dst)
 	p.brush.Shade(dst.Picture, o.shader(), n.Bounds.Intersect(on).Sub(on.Min), on.Min.Sub(o.at), o.Opacity, o.Blend)
+}
+
+// covers tells that a node leaves nothing of an area free.
+func (n *Node) covers(area image.Rectangle) bool {
+	o, ok := n.op.(washed)
+	return ok && area.In(n.Bounds) && o.Opacity == 1 && o.Blend == paint.Normal && o.shader().Opaque()
 }

@@ -36,6 +36,14 @@ func (b *Bitmap) Image() *image.RGBA {
 	return &image.RGBA{Pix: b.Bytes(), Stride: 4 * b.W, Rect: image.Rect(0, 0, b.W, b.H)}
 }
 
+// Restore gives a part of the bitmap the pixels of another one of its size.
+func (b *Bitmap) Restore(from *Bitmap, part image.Rectangle) {
+	part = part.Intersect(image.Rect(0, 0, b.W, b.H))
+	for y := part.Min.Y; y < part.Max.Y; y++ {
+		copy(b.Pix[y*b.W+part.Min.X:y*b.W+part.Max.X], from.Pix[y*b.W+part.Min.X:])
+	}
+}
+
 // Fill sets every pixel.
 func (b *Bitmap) Fill(p uint32) {
 	for i := range b.Pix {

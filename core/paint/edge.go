@@ -14,8 +14,8 @@ type edge struct {
 
 	// Of the row that was asked for last:
 	y        int
-	x0, x1   int      // pixels that it touches
-	in0, in1 int      // those of them that lie on it as a whole
+	x0, x1   int  // pixels that it touches
+	in0, in1 int  // those of them that lie on it as a whole
 	below    span // of its lower border
 	r        raster
 }
@@ -158,7 +158,7 @@ func (e *edge) coverPart(row []uint32, x int) {
 		return // most pictures have nothing at their edge
 	}
 	if len(e.r.acc) < n+1 {
-		e.r.acc = make([]int32, n+1)
+		e.r.acc, e.r.touched = make([]int32, n+1), make([][2]int32, 1)
 	}
 	e.r.w, e.r.h = n, 1
 	acc := e.r.acc[:n+1]

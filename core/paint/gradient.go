@@ -93,12 +93,12 @@ type radial struct {
 }
 
 func (s radial) Row(x, y int, dst []uint32) {
-	d := dithers(y)
-	dy, k := float64(y)+0.5-s.cy, s.k*steps
-	for i := range dst {
-		dx := float64(x+i) + 0.5 - s.cx
-		dst[i] = s.at(int(math.Sqrt(dx*dx+dy*dy)*k + 0.5)).pixel(d[(x+i)&3])
-	}
+	dy, k := float64(y)+0.5-s.cy, s.k*steps*one
+	first := float64(x) + 0.5 - s.cx
+	s.curved(x, y, dst, 0, len(dst), first, dy, -1, func(i int) int64 {
+		dx := first + float64(i)
+		return int64(math.Sqrt(dx*dx+dy*dy) * k)
+	})
 }
 
 type conic struct {
@@ -111,32 +111,68 @@ type conic struct {
 // lies more above or below it, and what lies more to the right, since each is reckoned by
 // one arc tangent.
 func (s conic) Row(x, y int, dst []uint32) {
-	d := dithers(y)
-	dy := float32(float64(y) + 0.5 - s.cy)
+	dx, dy := float32(float64(x)+0.5-s.cx), float32(float64(y)+0.5-s.cy)
 	high := float64(max(dy, -dy))
 	split := func(at float64) int { return int(min(max(math.Ceil(at-0.5)-float64(x), 0), float64(len(dst)))) }
 	left, right := split(s.cx-high), split(s.cx+high)
-	put := func(i int, turns float32) {
-		t := turns - s.from
-		for t < 0 {
-			t++
-		}
-		dst[i] = s.at(int(t*steps + 0.5)).pixel(d[(x+i)&3])
+	turn := func(from, to int, turns func(dx float32) float32) {
+		s.curved(x, y, dst, from, to, float64(dx), float64(dy), steps-1, func(i int) int64 {
+			return int64((turns(dx+float32(i)) - s.from) * steps * one)
+		})
 	}
-	dx := float32(float64(x) + 0.5 - s.cx)
-	for i := range left {
-		put(i, 0.75+arcTangent(dy/min(dx+float32(i), -1e-6)))
-	}
+	turn(0, left, func(dx float32) float32 { return 0.75 + arcTangent(dy/min(dx, -1e-6)) })
 	begin, by := float32(0), -1/dy // about up, or about down
 	if dy > 0 {
 		begin = 0.5
 	}
-	for i := left; i < right; i++ {
-		put(i, begin+arcTangent((dx+float32(i))*by))
+	turn(left, right, func(dx float32) float32 { return begin + arcTangent(dx*by) })
+	turn(right, len(dst), func(dx float32) float32 { return 0.25 + arcTangent(dy/max(dx, 1e-6)) })
+}
+
+const (
+	// block is of how many pixels of a row the first and the one after the last are reckoned
+	// and those between go evenly from one to the other. Beyond a distance, that is an eighth
+	// of a pixel from the truth at most.
+	block = 8
+	// distant is that distance from the centre, pixels.
+	distant = 64
+)
+
+// curved writes a row's pixels from one on and before another. at tells how many steps, in
+// fixed point, each is on its way, of whose whole number the bits of mask count. The row's
+// first one lies (dx, dy) from the centre.
+func (r *ramp) curved(x, y int, dst []uint32, from, to int, dx, dy float64, mask int, at func(i int) int64) {
+	d := dithers(y)
+	exactly := func(from, to int) {
+		for i := from; i < to; i++ {
+			dst[i] = r.at(int((at(i)+one/2)>>fraction) & mask).pixel(d[(x+i)&3])
+		}
 	}
-	for i := right; i < len(dst); i++ {
-		put(i, 0.25+arcTangent(dy/max(dx+float32(i), 1e-6)))
+	evenly := func(from, to int) {
+		if from+block > to {
+			exactly(from, to)
+			return
+		}
+		t := at(from)
+		for ; from+block <= to; from += block {
+			end := at(from + block)
+			by, t0 := (end-t)/block, t+one/2
+			for i := range dst[from : from+block] {
+				dst[from+i] = r.at(int(t0>>fraction) & mask).pixel(d[(x+from+i)&3])
+				t0 += by
+			}
+			t = end
+		}
+		exactly(from, to)
 	}
+	i0, i1 := to, to // of those that are less distant
+	if math.Abs(dy) < distant {
+		clamp := func(v float64) int { return int(min(max(v, float64(from)), float64(to))) }
+		i0, i1 = clamp(math.Ceil(-distant-dx)), clamp(math.Floor(distant-dx))
+	}
+	evenly(from, i0)
+	exactly(i0, i1)
+	evenly(i1, to)
 }
 
 // arcTangent is that of -1..1, in turns (Abramowitz and Stegun, Handbook of Mathematical

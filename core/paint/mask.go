@@ -5,9 +5,10 @@ func PathMask(p Path, w, h int) *Mask {
 	m := &Mask{W: w, H: h, Pix: make([]uint8, w*h)}
 	r := newRaster(w, h)
 	r.add(p, 0, 0)
-	r.coverage(func(y int, row []int32) {
+	r.coverage(func(x0, y int, row []int32) {
+		to := m.Pix[y*w+x0:]
 		for x, cover := range row {
-			m.Pix[y*w+x] = uint8((cover*255 + whole/2) / whole)
+			to[x] = uint8((cover*255 + whole/2) / whole)
 		}
 	})
 	return m

@@ -67,8 +67,8 @@ func (b *Bitmap) FillPath(p Path, c colour.Colour) {
 	r := newRaster(x1-x0, y1-y0)
 	r.add(p, float64(x0), float64(y0))
 	full := Premultiplied(c)
-	r.coverage(func(y int, row []int32) {
-		dst := b.Pix[(y+y0)*b.W+x0:]
+	r.coverage(func(x, y int, row []int32) {
+		dst := b.Pix[(y+y0)*b.W+x0+x:][:len(row)]
 		for x, cover := range row {
 			switch {
 			case cover == 0:
@@ -85,11 +85,11 @@ func (b *Bitmap) FillPath(p Path, c colour.Colour) {
 func (b *Bitmap) FillPathShaded(p Path, s Shader) {
 	r := newRaster(b.W, b.H)
 	r.add(p, 0, 0)
-	colours := make([]uint32, b.W)
-	r.coverage(func(y int, row []int32) {
-		dst := b.Pix[y*b.W : (y+1)*b.W]
-		s.Row(0, y, colours)
-		for x, cover := range row[:b.W] {
+	room := make([]uint32, b.W)
+	r.coverage(func(x, y int, row []int32) {
+		s.Row(0, y, room) // a whole one: shaders keep what the next one can share
+		dst, colours := b.Pix[y*b.W+x:][:len(row)], room[x:][:len(row)]
+		for x, cover := range row {
 			switch {
 			case cover == 0:
 			case cover == whole && colours[x]>>24 == 255:

@@ -9,13 +9,20 @@ import "math"
 // the same, and each row begins anew from the edge's ends, so that long edges do
 // not drift.
 type raster struct {
-	w, h int
-	acc  []int32 // of each row w+1 pixels: by how much coverage changes there
+	w, h    int
+	acc     []int32    // of each row w+1 pixels: by how much coverage changes there
+	touched [][2]int32 // of each row: from and before which of them there are such changes
 }
 
 const whole = 1 << 16
 
-func newRaster(w, h int) *raster { return &raster{w, h, make([]int32, (w+1)*h)} }
+func newRaster(w, h int) *raster {
+	r := &raster{w, h, make([]int32, (w+1)*h), make([][2]int32, h)}
+	for i := range r.touched {
+		r.touched[i][0] = int32(w)
+	}
+	return r
+}
 
 // flatness is how far, in pixels, chords may lie from their curve.
 const flatness = 0.02
@@ -63,25 +70,28 @@ func (r *raster) edge(ax, ay, bx, by int64) {
 			nx = at(next)
 		}
 		row := int(y / whole)
-		r.row(r.acc[row*(r.w+1):(row+1)*(r.w+1)], x, nx, next-y, sign)
+		r.row(row, x, nx, next-y, sign)
 		x, y = nx, next
 	}
 }
 
-// row adds the part of an edge that lies in one row, high of it, from ax to bx.
-func (r *raster) row(acc []int32, ax, bx, high, sign int64) {
+// row adds the part of an edge that lies in row y, high of it, from ax to bx.
+func (r *raster) row(y int, ax, bx, high, sign int64) {
+	acc, touched := r.acc[y*(r.w+1):(y+1)*(r.w+1)], &r.touched[y]
 	if ax > bx {
 		ax, bx = bx, ax
 	}
+	first, last := int32(max(ax, 0)/whole), int32(min(max(bx, 0)/whole+2, int64(r.w)))
+	touched[0], touched[1] = min(touched[0], first), max(touched[1], last)
 	// What lies to the left of the first pixel covers all of them.
 	if bx <= 0 {
 		acc[0] += int32(sign * high)
 		return
 	}
-	x, y := ax, int64(0) // y is how much of the height is done
+	x, done := ax, int64(0) // of the height
 	if x < 0 {
-		y = -ax * high / (bx - ax)
-		acc[0] += int32(sign * y)
+		done = -ax * high / (bx - ax)
+		acc[0] += int32(sign * done)
 		x = 0
 	}
 	for {
@@ -95,40 +105,46 @@ func (r *raster) row(acc []int32, ax, bx, high, sign int64) {
 		}
 		// The area to the right of this piece within its pixel.
 		left := (x+end)/2 - cell*whole
-		in := (to - y) * (whole - left) / whole
+		in := (to - done) * (whole - left) / whole
 		acc[cell] += int32(sign * in)
-		acc[cell+1] += int32(sign * (to - y - in))
+		acc[cell+1] += int32(sign * (to - done - in))
 		if end == bx {
 			return
 		}
-		x, y = end, to
+		x, done = end, to
 	}
 }
 
-// coverage gives each row's pixels, 0..65536, to f. What is covered twice, in
-// either direction, is covered.
-func (r *raster) coverage(f func(y int, row []int32)) {
-	for y := range r.h {
-		row := r.acc[y*(r.w+1) : (y+1)*(r.w+1)]
+// coverage gives the pixels of each row that are covered, 0..65536, from x on to f. What
+// is covered twice, in either direction, is covered.
+func (r *raster) coverage(f func(x, y int, row []int32)) {
+	for y, t := range r.touched {
+		if t[0] >= t[1] {
+			continue
+		}
+		row := r.acc[y*(r.w+1):][t[0]:t[1]]
 		sum := int32(0)
 		for x, v := range row {
 			sum += v
 			row[x] = min(max(sum, -sum), whole)
 		}
-		f(y, row[:r.w])
+		f(int(t[0]), y, row)
 	}
 }
 
 // evenOdd is coverage by the even-odd rule: what is covered twice is not covered.
-func (r *raster) evenOdd(f func(y int, row []int32)) {
-	for y := range r.h {
-		row := r.acc[y*(r.w+1) : (y+1)*(r.w+1)]
+func (r *raster) evenOdd(f func(x, y int, row []int32)) {
+	for y, t := range r.touched {
+		if t[0] >= t[1] {
+			continue
+		}
+		row := r.acc[y*(r.w+1):][t[0]:t[1]]
 		sum := int32(0)
 		for x, v := range row {
 			sum += v
 			twice := max(sum, -sum) % (2 * whole)
 			row[x] = min(twice, 2*whole-twice)
 		}
-		f(y, row[:r.w])
+		f(int(t[0]), y, row)
 	}
 }
