@@ -61,7 +61,7 @@ func TestAClipIsMadeWithTheKeyboardAlone(t *testing.T) {
 	u.tabTo("button", "Place Trail kettle")
 	u.enter()
 	u.waitStored("the kettle", func(c *clip.Clip) bool { return len(c.Layers) == 3 })
-	u.text(".row-line.selected .name", "^Trail kettle")
+	u.text(".row-line .name", "^Trail kettle")
 	for range 3 {
 		u.hold(input.ShiftLeft, func() { u.press(input.ArrowDown) })
 	}

@@ -33,7 +33,7 @@ export function useScenes() {
 
   async function split() {
     const id = newId()
-    if (await editor.run({ type: 'splitScene', at: here(), id })) editor.select(id)
+    await editor.run({ type: 'splitScene', at: here(), id }, id)
   }
 
   return { add, split, canSplit, count, last, open }

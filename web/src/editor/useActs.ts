@@ -103,7 +103,7 @@ export function useActs() {
   async function group() {
     const id = `group-${Date.now().toString(36)}`
     const layers = editor.chosen
-    if (await editor.run({ type: 'groupLayers', layers, id, name: 'Group' })) editor.select(id)
+    await editor.run({ type: 'groupLayers', layers, id, name: 'Group' }, id)
   }
 
   // rim is what the chosen layers can rise from behind: the next figure, cut-out or words beneath
@@ -120,7 +120,7 @@ export function useActs() {
 
   async function rise(behind: string) {
     const id = `group-${Date.now().toString(36)}`
-    if (await editor.run({ type: 'riseBehind', layers: [...editor.chosen], behind, id })) editor.select(id)
+    await editor.run({ type: 'riseBehind', layers: [...editor.chosen], behind, id }, id)
   }
 
   const ungroup = () => editor.layer?.kind === 'group' && editor.run({ type: 'ungroup', layer: editor.selected })

@@ -20,7 +20,7 @@ const fresh = (prefix: string) => `${prefix}-${Date.now().toString(36)}`
 
 async function lineup(window: boolean) {
   const id = fresh('lineup')
-  if (await editor.run({ type: 'makeLineup', layers: editor.chosen, id, window })) editor.select(id)
+  await editor.run({ type: 'makeLineup', layers: editor.chosen, id, window }, id)
 }
 
 function stagger() {

@@ -60,8 +60,7 @@ export function usePropIntake() {
   async function takeApart(prop: Prop) {
     const { layers, leftOut } = await api.figures(prop.hash, prop.name)
     const id = `drawing-${Date.now().toString(36)}`
-    if (!(await editor.run({ type: 'addLayers', layers, id, group: editor.scene }))) return
-    editor.select(id)
+    if (!(await editor.run({ type: 'addLayers', layers, id, group: editor.scene }, id))) return
     if (leftOut?.length) notices.say(`${prop.name} is here as figures. They do not show ${listed(leftOut)}.`)
   }
 

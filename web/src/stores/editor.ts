@@ -233,25 +233,28 @@ export const useEditor = defineStore('editor', () => {
     future.value = []
   }
 
-  // take applies a command and keeps it; step takes it back.
-  async function take(command: Command, commandId = newId()) {
-    const selected = keys.value
-    const a = await edit.call('apply', { command, keep: true, id: commandId, keys: selected, ...looking() })
+  // take applies a command and keeps it; step takes it back. A layer that it makes
+  // is chosen by the time that it is seen.
+  async function take(command: Command, commandId = newId(), made = '') {
+    const had = keys.value
+    const at = made ? { ...looking(), layer: made, layers: [made] } : looking()
+    const a = await edit.call('apply', { command, keep: true, id: commandId, keys: had, ...at })
     kept = over(kept, a)
     // What is selected stays so, wherever it is now.
-    if (selected.length && keys.value === selected) keys.value = a.keys ?? []
+    if (had.length && keys.value === had) keys.value = a.keys ?? []
+    if (made) [selected.value, chosen.value, keys.value] = [made, [made], []]
     if (a.undo) outbox.value?.add({ id: commandId, command })
     await present(kept, a.places, painters.follow(kept, command, true))
     return { settled: a.settled, part: { id: commandId, undo: a.undo ?? [] } }
   }
 
   // keep applies a command for good and tells why it cannot.
-  function keep(command: Command, stretch?: string): Promise<unknown> {
+  function keep(command: Command, stretch?: string, made?: string): Promise<unknown> {
     preview = seen = null
     return inOrder(async () => {
       await painters.settled()
       try {
-        const { settled, part } = await take(command)
+        const { settled, part } = await take(command, newId(), made)
         if (settled) notices.say(`At this tempo not all fits: ${listed(settled)} moved to the nearest free frames`)
         done(part, stretch)
         return null
@@ -263,11 +266,11 @@ export const useEditor = defineStore('editor', () => {
   }
 
   // run applies a command for good: one undo step. What a field asks for while
-  // it is typed in is kept at the first pause.
-  async function run(command: Command): Promise<boolean> {
+  // it is typed in is kept at the first pause. The layer that is made is chosen.
+  async function run(command: Command, made?: string): Promise<boolean> {
     if (typing.takes(command)) return true
     typing.settle()
-    const problem = await keep(command)
+    const problem = await keep(command, undefined, made)
     if (problem) notices.fail(problem)
     return !problem
   }
@@ -386,15 +389,14 @@ export const useEditor = defineStore('editor', () => {
   async function addLayer(kind: Layer['kind'], extra: Partial<Draft> = {}, first: Command[] = []) {
     const draft = await ask('draft', { kind, frame: frame.value, begins: gone, ...extra })
     const add: Command = { type: 'addLayer', layer: draft }
-    const done = await run(first.length ? { type: 'batch', commands: [...first, add] } : add)
-    if (done) select(draft.id)
+    const done = await run(first.length ? { type: 'batch', commands: [...first, add] } : add, draft.id)
     return done ? draft.id : ''
   }
 
   // copyLayer chooses the copy, which is what is worked on next.
   async function copyLayer(layer: string) {
     const id = `${layer.slice(0, 40)}-${Date.now() % 100000}`
-    if (await run({ type: 'copyLayer', layer, id })) select(id)
+    await run({ type: 'copyLayer', layer, id }, id)
   }
 
   // select chooses one layer; with more, it is added or taken away.

@@ -92,7 +92,7 @@ async function finish(closed: boolean) {
       return
     }
     const layer = await editor.ask('sketch', what)
-    if (await editor.run({ type: 'addLayer', layer })) editor.select(layer.id)
+    await editor.run({ type: 'addLayer', layer }, layer.id)
   } catch (e) {
     useNotices().fail(e)
   }
