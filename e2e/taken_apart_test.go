@@ -166,6 +166,29 @@ func TestAStarChangesIntoADisc(t *testing.T) {
 		}
 		return false
 	})
+	// The keys of all points are one bead each time, which takes them along.
+	u.find("[data-bead$=' path 40']")
+	if n := u.eval("document.querySelectorAll('.row-line.selected [data-bead]').length"); n != "2" {
+		t.Errorf("the row shows %s beads, want 2", n)
+	}
+	u.eval("document.querySelector(`[data-bead$=' path 40']`).focus()")
+	u.press(input.ArrowRight)
+	u.waitStored("all of its keys are moved", func(c *clip.Clip) bool {
+		moved := 0
+		for _, l := range c.Layers {
+			for name, track := range l.Tracks {
+				family, _ := clip.Numbered(name)
+				if l.Card == nil || family != clip.Point && family != clip.Bend {
+					continue
+				}
+				if track[1].At.Frames != 41 {
+					return false
+				}
+				moved++
+			}
+		}
+		return moved > 10
+	})
 	f := u.film()
 	area := func(n int) float64 {
 		pixels := 0

@@ -63,9 +63,7 @@ func (p *Painter) add(out []*graph.Node, a *actor, env around) []*graph.Node {
 	if r := a.layer.Repeat; r != nil && r.Opposite {
 		poses[1] = s.exposures(a, env, -1)
 	}
-	if !a.kind.Fills && a.layer.Repeat == nil {
-		out = p.addGround(out, a, env, pic, slid, pose.Opacity)
-	}
+	out = p.addGround(out, a, env, pic, slid, copies, pose.Opacity)
 	halves := s.openedAt(a, env.frame).halves(pic, space{at: paint.Identity(), unit: 1, finest: s.finest(a)})
 	if c := pose.Cast; !c.None() && !a.kind.Fills {
 		for _, side := range s.sides(a, env.frame) {
@@ -136,7 +134,17 @@ func (p *Painter) addGroup(out []*graph.Node, a *actor, env around) []*graph.Nod
 		by = a.layer.Inside.Clip
 	}
 	blend := paint.BlendNamed(a.layer.Blend)
-	if pose.Opacity == 1 && blend == paint.Normal && by == "" && k.plain() && pose.Cast.None() && !opens.any() {
+	shadow, mirrored := s.onGround(a, env.frame)
+	var st stance
+	if shadow > 0 || mirrored > 0 {
+		if b := s.groupStands(a, in); len(b.rim) > 0 {
+			st = s.stance(a, env, b, paint.Translate(slid[0], slid[1]), paint.Identity())
+		} else {
+			shadow, mirrored = 0, 0
+		}
+	}
+	if pose.Opacity == 1 && blend == paint.Normal && by == "" && k.plain() && pose.Cast.None() && !opens.any() && mirrored <= 0 {
+		out = p.addContact(out, a, env, st, shadow, 1)
 		for _, child := range a.children {
 			out = p.add(out, child, in)
 		}
@@ -160,28 +168,45 @@ func (p *Painter) addGroup(out []*graph.Node, a *actor, env around) []*graph.Nod
 	_, size := spread(pose.M)
 	within := space{at: paint.Translate(slid[0], slid[1]).Then(pose.M).Then(s.toPixels()), unit: size * s.scale}
 	whole = s.dressed(whole, a, k, by == clip.Bounds, within)
-	if opens.any() {
-		var parts []*graph.Node
-		whole.Shared(opens.apart / 2 * within.unit)
-		for _, h := range opens.halves(whole, within) {
-			m := within.at
-			at := paint.Translate(m.A*h.dx+m.C*h.dy, m.B*h.dx+m.D*h.dy)
-			parts = append(parts, p.graph.Place(h.node, graph.Placement{At: at, Opacity: 1}))
-		}
-		whole = graph.Stack(parts)
-	}
-	if c := pose.Cast; !c.None() {
-		soft := graph.Silhouette{Sigma: c.Sigma * size * s.scale, Pixel: paint.Premultiplied(s.clip.Light.Colour)}
-		dx, dy := c.DX*s.scale, c.DY*s.scale
-		whole.Shared(max(abs(dx), abs(dy)) + soft.Reach())
-		fallen := graph.Filtered(whole, soft)
-		for _, side := range s.sides(a, env.frame) {
-			out = append(out, p.graph.Place(fallen, graph.Placement{
-				At: paint.Translate(dx*side.dx, dy), Opacity: pose.Opacity * c.Opacity * side.strength,
-			}))
-		}
-	}
+	whole = p.parted(whole, opens, within)
+	out = p.addGroupReflection(out, a, env, whole, st, pose.Opacity*mirrored)
+	out = p.addContact(out, a, env, st, shadow, pose.Opacity)
+	out = p.addGroupShadow(out, a, env, whole, pose, size*s.scale)
 	return append(out, p.graph.Place(whole, graph.Placement{At: paint.Identity(), Opacity: pose.Opacity, Blend: blend}))
+}
+
+// parted is a group in two halves, where it is opened.
+func (p *Painter) parted(whole *graph.Node, o opened, within space) *graph.Node {
+	if !o.any() {
+		return whole
+	}
+	var parts []*graph.Node
+	whole.Shared(o.apart / 2 * within.unit)
+	for _, h := range o.halves(whole, within) {
+		m := within.at
+		at := paint.Translate(m.A*h.dx+m.C*h.dy, m.B*h.dx+m.D*h.dy)
+		parts = append(parts, p.graph.Place(h.node, graph.Placement{At: at, Opacity: 1}))
+	}
+	return graph.Stack(parts)
+}
+
+// addGroupShadow adds what a group casts as a whole; unit is how many pixels one of its own
+// units has.
+func (p *Painter) addGroupShadow(out []*graph.Node, a *actor, env around, whole *graph.Node, pose Pose, unit float64) []*graph.Node {
+	s, c := p.stage, pose.Cast
+	if c.None() {
+		return out
+	}
+	soft := graph.Silhouette{Sigma: c.Sigma * unit, Pixel: paint.Premultiplied(s.clip.Light.Colour)}
+	dx, dy := c.DX*s.scale, c.DY*s.scale
+	whole.Shared(max(abs(dx), abs(dy)) + soft.Reach())
+	fallen := graph.Filtered(whole, soft)
+	for _, side := range s.sides(a, env.frame) {
+		out = append(out, p.graph.Place(fallen, graph.Placement{
+			At: paint.Translate(dx*side.dx, dy), Opacity: pose.Opacity * c.Opacity * side.strength,
+		}))
+	}
+	return out
 }
 
 // shadowless is an actor that cuts others and so casts no shadow.

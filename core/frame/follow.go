@@ -95,9 +95,13 @@ func (s *Stage) rise(g, common *actor, env around) rise {
 	return in
 }
 
-// atRest maps the inside of a group to its outside when nothing moves it.
+// atRest maps the inside of a group, or a layer's own units, to what is around it when
+// nothing moves it.
 func (a *actor) atRest() paint.Affine {
-	size := a.rest.Size / 1000
+	size := 1.0
+	if a.kind.Holds {
+		size = a.rest.Size / 1000
+	}
 	return paint.Translate(-a.gx, -a.gy).Then(paint.Scale(size, size)).Then(paint.Rotate(a.rest.Turn)).Then(paint.Translate(a.cx, a.cy))
 }
 

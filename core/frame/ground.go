@@ -7,7 +7,8 @@ import (
 	"billow/core/paint"
 )
 
-// footing is what a layer stands on, in its own units about its centre.
+// footing is what a layer stands on, in its own units about its centre, or a group, in the
+// space inside it.
 type footing struct {
 	x0, x1, y float64
 	rim       [][2]float64
@@ -42,62 +43,103 @@ func (b footing) lowest(m paint.Affine) float64 {
 	return low
 }
 
-// addGround adds what a layer leaves on the ground: its reflection and, over that, the
-// shadow where it stands. The ground is where it stands at rest, whatever lifts it
-// above; so both follow by themselves.
-func (p *Painter) addGround(out []*graph.Node, a *actor, env around, pic *graph.Node, slid [2]float64, opacity float64) []*graph.Node {
-	s := p.stage
+// stance is how a layer stands over the ground on a frame, in the space around it.
+type stance struct {
+	footing
+	m    paint.Affine // from its own units
+	line float64      // how far down the ground lies
+	up   float64      // how far it is above the ground
+	size float64      // of one of its own units
+}
+
+// stance finds how a layer stands on what b says. The ground is where it stands at rest,
+// whatever lifts it above, so that what it leaves there follows by itself. own is where its
+// picture, or one of its copies, lies in its own units; at rest it lies at copied.
+func (s *Stage) stance(a *actor, env around, b footing, own, copied paint.Affine) stance {
 	at, _, _, _ := s.held(a, env.frame)
-	strength, mirrored := a.number(contact, at)/100, a.number(reflection, at)/100
-	if strength <= 0 && mirrored <= 0 {
+	out := stance{footing: b, m: paint.Translate(-a.gx, -a.gy).Then(own).Then(s.local(a, env).M)}
+	out.line = b.lowest(copied.Then(a.atRest())) + a.number(below, at)
+	out.up = max(0, out.line-b.lowest(out.m))
+	_, out.size = spread(out.m)
+	return out
+}
+
+// onGround is how strong a layer's contact shadow and its reflection are, 0..1.
+func (s *Stage) onGround(a *actor, frame float64) (shadow, mirrored float64) {
+	if a.kind.Fills {
+		return 0, 0
+	}
+	at, _, _, _ := s.held(a, frame)
+	return a.number(contact, at) / 100, a.number(reflection, at) / 100
+}
+
+// addGround adds what a layer leaves on the ground: reflections of all its copies and, over
+// them, the shadows where they stand.
+func (p *Painter) addGround(out []*graph.Node, a *actor, env around, pic *graph.Node, slid [2]float64, copies []placedCopy, opacity float64) []*graph.Node {
+	s := p.stage
+	shadow, mirrored := s.onGround(a, env.frame)
+	if shadow <= 0 && mirrored <= 0 {
 		return out
 	}
 	b := s.stands(pic)
 	if len(b.rim) == 0 {
 		return out
 	}
-	m := paint.Translate(slid[0], slid[1]).Then(s.local(a, env).M)
-	rest := paint.Rotate(a.rest.Turn).Then(paint.Translate(a.cx, a.cy))
-	line := b.lowest(rest) + a.number(below, at)
-	up := max(0, line-b.lowest(m))
-	_, size := spread(m)
-	if mirrored > 0 {
-		out = p.addReflection(out, a, env, pic, m, b, line, up/max(size, 1e-6), at, opacity*mirrored)
+	all := make([]stance, len(copies))
+	for i, one := range copies {
+		all[i] = s.stance(a, env, b, paint.Translate(slid[0], slid[1]).Then(one.m), one.m)
 	}
+	if mirrored > 0 {
+		for _, st := range all {
+			out = p.addReflection(out, a, env, pic, st, opacity*mirrored)
+		}
+	}
+	for _, st := range all {
+		out = p.addContact(out, a, env, st, shadow, opacity)
+	}
+	return out
+}
+
+// addContact adds the shadow where a layer stands.
+func (p *Painter) addContact(out []*graph.Node, a *actor, env around, st stance, strength, opacity float64) []*graph.Node {
+	s := p.stage
 	if strength <= 0 {
 		return out
 	}
-	middle, _ := m.Apply((b.x0+b.x1)/2, b.y)
-	l := s.lightAt(env.outer)
+	middle, _ := st.m.Apply((st.x0+st.x1)/2, st.y)
 	pixel := paint.Premultiplied(s.clip.Light.Colour)
 	const side = 128
 	glow := graph.Source(graph.Key{}.Text("glow").Word(uint64(pixel)), func() *paint.Sheet {
 		return paint.NewSheet(paint.Glow(side, pixel), -side/2, -side/2, side/2)
 	})
-	for _, spot := range light.Contact(l, strength, (b.x1-b.x0)*size, a.h*size, up) {
+	for _, spot := range light.Contact(s.lightAt(env.outer), strength, (st.x1-st.x0)*st.size, a.h*st.size, st.up) {
 		if spot.RX <= 0 || spot.Opacity <= 0 {
 			continue
 		}
-		on, _ := s.seen(a, env, paint.Scale(spot.RX, spot.RY).Then(paint.Translate(middle+spot.DX, line)))
+		on, _ := s.seen(a, env, paint.Scale(spot.RX, spot.RY).Then(paint.Translate(middle+spot.DX, st.line)))
 		out = append(out, p.graph.Place(glow, graph.Placement{At: on.Then(s.toPixels()), Opacity: min(1, opacity*spot.Opacity)}))
 	}
 	return out
 }
 
 // addReflection adds the picture upside down beneath the ground line, where it fades.
-// up is how far it is above the ground, in its own units.
-func (p *Painter) addReflection(out []*graph.Node, a *actor, env around, pic *graph.Node, m paint.Affine, b footing, line, up, at, opacity float64) []*graph.Node {
+func (p *Painter) addReflection(out []*graph.Node, a *actor, env around, pic *graph.Node, st stance, opacity float64) []*graph.Node {
 	s := p.stage
-	long := a.h * a.number(reflectionLength, at) / 100
+	at, _, _, _ := s.held(a, env.frame)
+	long, up := a.h*a.number(reflectionLength, at)/100, st.up/max(st.size, 1e-6)
 	if long <= up {
 		return out
 	}
-	n := graph.Filtered(pic, graph.Fading{From: b.y + up, To: b.y + up - long})
-	if soft := a.number(reflectionBlur, at); soft > 0 {
-		v := effect.Values{{effect.Soft(soft)}}
-		n = graph.Filtered(n, graph.Effected{Effect: &effect.Blur, Values: v, Unit: 1})
-	}
-	mirror := paint.Affine{A: 1, D: -1, F: 2 * line}
-	on, _ := s.seen(a, env, m.Then(mirror))
+	n := graph.Filtered(pic, graph.Fading{From: st.y + up, To: st.y + up - long})
+	n = softened(n, a.number(reflectionBlur, at), 1)
+	on, _ := s.seen(a, env, st.m.Then(paint.Affine{A: 1, D: -1, F: 2 * st.line}))
 	return append(out, p.graph.Place(n, graph.Placement{At: on.Then(s.toPixels()), Opacity: opacity}))
+}
+
+// softened is a picture out of focus by so many units, of which each is so many of its space.
+func softened(n *graph.Node, by, unit float64) *graph.Node {
+	if by <= 0 {
+		return n
+	}
+	return graph.Filtered(n, graph.Effected{Effect: &effect.Blur, Values: effect.Values{{effect.Soft(by)}}, Unit: unit})
 }

@@ -5,6 +5,7 @@ import (
 	"testing"
 
 	"billow/core/clip"
+	"billow/core/motion"
 	"billow/core/paint"
 )
 
@@ -112,5 +113,67 @@ func TestTheGroundMirrors(t *testing.T) {
 	b = draw(t, c, lib, "tall", 540, 960, 0)
 	if red(550) > 0.01 || red(560) < 0.05 {
 		t.Errorf("risen, the reflection is %.2f strong at 16 and %.2f at 26 pixels", red(550), red(560))
+	}
+}
+
+// A group of one thing leaves on the ground what the thing would, wherever it rises to.
+func TestAGroupStandsOnWhatIsInIt(t *testing.T) {
+	for name, set := range map[string]func(l *clip.Layer){
+		"contact shadow": func(l *clip.Layer) { still(l, clip.Contact, 80) },
+		"reflection":     func(l *clip.Layer) { still(l, clip.Reflection, 60) },
+		"blurred reflection": func(l *clip.Layer) {
+			still(l, clip.Reflection, 60)
+			still(l, clip.ReflectionBlur, 6)
+		},
+		"both, lower": func(l *clip.Layer) {
+			still(l, clip.Contact, 80)
+			still(l, clip.Reflection, 60)
+			still(l, clip.Below, 30)
+		},
+	} {
+		rises := func(l *clip.Layer) {
+			set(l)
+			l.Tracks[clip.Position] = linear(0, v(0, 0), 20, v(60, -120))
+		}
+		alone, lib := block(t)
+		alone.Layers[2].Lift = 0
+		rises(&alone.Layers[2])
+		grouped, _ := block(t)
+		grouped.Layers[2].Lift, grouped.Layers[2].Group = 0, "group"
+		g := clip.NewGroup("group", "Group")
+		g.Tracks = map[string]motion.Track{}
+		rises(&g)
+		grouped.Layers = append(grouped.Layers, g)
+		for _, frame := range []int{0, 10, 20} {
+			want, got := draw(t, alone, lib, "tall", 540, 960, frame), draw(t, grouped, lib, "tall", 540, 960, frame)
+			worst, off := 0.0, 0
+			for i, p := range got.Pix {
+				if d := math.Abs(float64(p>>8&255) - float64(want.Pix[i]>>8&255)); d > worst {
+					worst, off = d, i
+				}
+			}
+			// A group is mirrored as the frame shows it, its things from what they are made of.
+			if worst > 6 {
+				t.Errorf("%s on frame %d: at %d,%d they differ by %.0f levels", name, frame, off%540, off/540, worst)
+			}
+		}
+	}
+}
+
+// What is repeated stands next to each other: each has a shadow of its own.
+func TestEachOfWhatIsRepeatedStandsOnTheGround(t *testing.T) {
+	c, lib := grounded(t)
+	l := &c.Layers[2]
+	l.Rest.Size = 200 // so wide, and 100 high
+	one := draw(t, c, lib, "tall", 540, 960, 0)
+	l.Repeat = &clip.Repeat{Columns: 3, Rows: 1}
+	still(l, clip.Gap, 100, 0)
+	three := draw(t, c, lib, "tall", 540, 960, 0)
+	// One stands every 300 units, which are 162 pixels; the ground is at 480 + 27.
+	for _, x := range []int{270 - 162, 270, 270 + 162} {
+		want, got := dark(one, 262, 508, 278, 510), dark(three, x-8, 508, x+8, 510)
+		if want < 0.2 || math.Abs(want-got) > 0.02 {
+			t.Errorf("under the one at %d the ground is %.3f dark, under one alone %.3f", x, got, want)
+		}
 	}
 }

@@ -82,6 +82,6 @@ func (stack) paint(p *Painter, n *Node, dst *paint.Sheet) {
 // Shared tells that a node is used more than once on a frame, and how far beyond
 // the frame, in pixels, it is needed.
 func (n *Node) Shared(margin float64) *Node {
-	n.shared = 1 + int(math.Ceil(margin))
+	n.shared = max(n.shared, 1+int(math.Ceil(margin)))
 	return n
 }

@@ -8,8 +8,8 @@ type Base struct {
 }
 
 const (
-	// lowest is the share of a picture's height that counts as what it stands on.
-	lowest = 0.04
+	// Lowest is the share of a picture's height that counts as what it stands on.
+	Lowest = 0.04
 	// bands is in how many bands of rows the rim is taken.
 	bands = 48
 	// solidFrom is the alpha from which a pixel counts.
@@ -44,7 +44,7 @@ func (b *Bitmap) Base() (base Base, ok bool) {
 	}
 	high := bottom - top
 	base.X0, base.X1, base.Y = float64(b.W), 0, float64(bottom)
-	for y := bottom - max(1, int(float64(high)*lowest)); y < bottom; y++ {
+	for y := bottom - max(1, int(float64(high)*Lowest)); y < bottom; y++ {
 		if r := rows[y]; r.x0 >= 0 {
 			base.X0, base.X1 = min(base.X0, float64(r.x0)), max(base.X1, float64(r.x1))
 		}

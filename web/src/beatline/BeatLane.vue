@@ -1,20 +1,20 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { leftRoom } from './beatline'
+import { laneName, leftRoom, type Lane } from './beatline'
 import { drag } from '../parts/useDrag'
 import { useKeys } from './useKeys'
 import { useSnap, type Snapped } from './useSnap'
 import { useRoom } from '../editor/useRoom'
 import { useWarp } from './useWarp'
 import { useEditor } from '../stores/editor'
-import type { Bead, Command, KeyRef, Track } from '../types'
-import { moveName, propertyName } from '../words'
+import type { Bead, Command, KeyRef } from '../types'
+import { moveName } from '../words'
 
 // One string with its beads, within the row of a layer. In an open row beads
 // move in value too, and handles shape the string.
 const props = defineProps<{
   layer: string
-  track: Track
+  track: Lane
   top: number
   height: number
   scale: number
@@ -44,9 +44,12 @@ const quick = computed(() =>
     : ''
 )
 
-const refOf = (bead: Bead): KeyRef => ({ layer: props.layer, property: props.track.property, frame: bead.frame })
-const chosen = (bead: Bead) =>
-  props.chosenKeys.some((k) => k.property === props.track.property && k.frame === bead.frame)
+// A bead stands for a key, or for those of all points of a path.
+const refsOf = (bead: Bead): KeyRef[] =>
+  props.track.of
+    .filter((t) => t.beads.some((b) => b.frame === bead.frame))
+    .map((t) => ({ layer: props.layer, property: t.property, frame: bead.frame }))
+const chosen = (bead: Bead) => props.chosenKeys.length > 0 && refsOf(bead).every(keys.isSelected)
 
 // Handles of the strings whose first bead is selected.
 const handles = computed(() =>
@@ -80,7 +83,7 @@ function pressHandle(e: PointerEvent, h: (typeof handles.value)[number]) {
       curve[2 * h.end] = Math.min(1, Math.max(0, start[2 * h.end] + dx / wide))
       curve[2 * h.end + 1] = Math.min(10, Math.max(-10, start[2 * h.end + 1] + dy / tall))
       const [x1, y1, x2, y2] = curve.map((v) => Math.round(v * 1000) / 1000)
-      command = { type: 'setEase', keys: [refOf(h.bead)], ease: { kind: 'bezier', x1, y1, x2, y2 } }
+      command = { type: 'setEase', keys: refsOf(h.bead), ease: { kind: 'bezier', x1, y1, x2, y2 } }
       editor.show(command)
     },
     (moved) => {
@@ -93,25 +96,25 @@ function pressHandle(e: PointerEvent, h: (typeof handles.value)[number]) {
 function press(e: PointerEvent, bead: Bead) {
   if (e.button !== 0) return
   e.stopPropagation()
-  const me = refOf(bead)
+  const me = refsOf(bead)
   // A press on one of several selected beads leaves them selected.
-  const already = keys.isSelected(me)
+  const already = me.every(keys.isSelected)
   if (!already && props.layer !== '@light' && !editor.chosen.includes(props.layer)) {
     const others = e.shiftKey ? editor.keys : []
     editor.select(props.layer, e.shiftKey)
     editor.keys = others
   }
   if (e.shiftKey) keys.toggle(me)
-  else if (!already) editor.keys = [me]
-  const moving = editor.keys.length ? [...editor.keys] : [me]
-  const stretching = e.altKey && moving.length > 1
+  else if (!already) editor.keys = me
+  const moving = editor.keys.length ? [...editor.keys] : me
+  const stretching = e.altKey && moving.length > me.length
   if (stretching) stretch(e, bead, moving)
   else slide(e, bead, me, moving)
 }
 
 // slide moves keys in time or, in an open row, in value: whichever way the
 // pointer goes first.
-function slide(e: PointerEvent, bead: Bead, me: KeyRef, moving: KeyRef[]) {
+function slide(e: PointerEvent, bead: Bead, me: KeyRef[], moving: KeyRef[]) {
   const own = (l: string, p: string, f: number) =>
     moving.some((k) => k.layer === l && k.property === p && k.frame === f)
   const elsewhere = warp.begin(moving)
@@ -121,7 +124,7 @@ function slide(e: PointerEvent, bead: Bead, me: KeyRef, moving: KeyRef[]) {
   const drags = drag(
     e,
     (m, dx, dy) => {
-      upright ??= props.open && Math.abs(dy) > Math.abs(dx)
+      upright ??= props.open && props.track.of.length === 1 && Math.abs(dy) > Math.abs(dx)
       if (upright) {
         command = raise(moving, dy)
       } else {
@@ -152,9 +155,13 @@ function slide(e: PointerEvent, bead: Bead, me: KeyRef, moving: KeyRef[]) {
   const room = near({ keys: moving, bead: bead.frame }, drags.again)
 }
 
-// One key that was caught by a beat is bound to it; several keep their moments.
-function shift(list: KeyRef[], me: KeyRef, by: number, hit: Snapped | null): Command {
-  if (list.length === 1 && hit?.beat !== undefined) return { type: 'bindKey', key: me, to: { beat: hit.beat } }
+// A bead that was caught by a beat is bound to it; several keep their moments.
+function shift(list: KeyRef[], me: KeyRef[], by: number, hit: Snapped | null): Command {
+  const beat = hit?.beat
+  if (list.length === me.length && beat !== undefined) {
+    const bound = me.map((key): Command => ({ type: 'bindKey', key, to: { beat } }))
+    return bound.length === 1 ? bound[0] : { type: 'batch', commands: bound }
+  }
   return { type: 'moveKeys', keys: list, by }
 }
 
@@ -202,22 +209,22 @@ function stretch(e: PointerEvent, bead: Bead, moving: KeyRef[]) {
 
 // Keys can be moved from the keyboard too.
 function type(e: KeyboardEvent, bead: Bead) {
-  const me = refOf(bead)
+  const me = refsOf(bead)
   const by = { ArrowLeft: -1, ArrowRight: 1 }[e.key]
   if (by) {
     e.preventDefault()
     e.stopPropagation()
-    if (!keys.isSelected(me)) editor.keys = [me]
+    if (!me.every(keys.isSelected)) editor.keys = me
     keys.move(by * (e.shiftKey ? 10 : 1))
   } else if (e.key === 'Enter') {
-    editor.keys = [me]
+    editor.keys = me
     editor.go(bead.frame)
   }
 }
 
 const says = computed(() => props.track.beads.map(describe))
 const describe = (b: Bead) =>
-  `${propertyName(props.track.property)} ${b.text}, ${b.when}${b.onBeat ? ', bound to a beat' : ''}${b.move ? `, written by ${moveName(b.move.replace(/-\d+$/, ''))}` : ''}`
+  `${laneName(props.track.property)} ${props.track.of.length > 1 ? `of ${props.track.of.length} properties` : b.text}, ${b.when}${b.onBeat ? ', bound to a beat' : ''}${b.move ? `, written by ${moveName(b.move.replace(/-\d+$/, ''))}` : ''}`
 
 function holdCreep(from: number) {
   editor.run({ type: 'holdCreep', key: { layer: props.layer, property: props.track.property, frame: from } })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { leftRoom } from './beatline'
+import { computed, ref } from 'vue'
+import { laneName, lanesOf, leftRoom } from './beatline'
 import { drag } from '../parts/useDrag'
 import { useSnap } from './useSnap'
 import { useDesk } from '../stores/desk'
@@ -22,7 +22,10 @@ const light = computed(() => props.row.layer === '@light')
 const layer = computed(() => editor.layers.get(props.row.layer))
 const plays = computed(() => kindOf(layer.value?.kind)?.plays ?? false)
 const name = computed(() => (light.value ? 'Light' : (layer.value?.name ?? '')))
-const lanes = computed(() => (props.open ? props.row.tracks : props.row.tracks.slice(0, 1)))
+// The points of a path share a lane until one wants to see them apart.
+const apart = ref(false)
+const all = computed(() => lanesOf(props.row.tracks, apart.value))
+const lanes = computed(() => (props.open ? all.value : all.value.slice(0, 1)))
 const laneHeight = computed(() => (props.open ? 34 : 20))
 const height = computed(() => (props.open ? 14 : 4) + Math.max(1, lanes.value.length) * laneHeight.value)
 const icon = computed(() => (light.value ? 'bi bi-lamp' : kindIcon(layer.value?.kind)))
@@ -34,10 +37,8 @@ const top = (i: number) => (props.open ? 12 : 2) + i * laneHeight.value
 // Beads of the other properties of a closed row stand on its lower edge.
 const others = computed(() => {
   if (props.open) return []
-  const first = new Set(props.row.tracks[0]?.beads.map((b) => b.frame))
-  return [...new Set(props.row.tracks.slice(1).flatMap((t) => t.beads.map((b) => b.frame)))].filter(
-    (f) => !first.has(f)
-  )
+  const first = new Set(all.value[0]?.beads.map((b) => b.frame))
+  return [...new Set(all.value.slice(1).flatMap((t) => t.beads.map((b) => b.frame)))].filter((f) => !first.has(f))
 })
 
 // What lies beyond the ends of its scene does not show: it is paler.
@@ -150,9 +151,20 @@ function toggleSolo() {
         </span>
       </div>
       <template v-if="open">
-        <span v-for="(t, i) in row.tracks" :key="t.property" class="lane" :style="{ top: `${top(i) + 8}px` }">{{
-          propertyName(t.property)
-        }}</span>
+        <template v-for="(t, i) in lanes" :key="t.property">
+          <button
+            v-if="laneName(t.property) === 'Path'"
+            class="plain lane"
+            :style="{ top: `${top(i) + 8}px` }"
+            :aria-expanded="apart"
+            :title="apart ? 'All points in one lane' : 'A lane for each point'"
+            @click="apart = !apart"
+          >
+            <i :class="apart ? 'bi bi-chevron-down' : 'bi bi-chevron-right'" />
+            {{ apart ? propertyName(t.property) : 'Path' }}
+          </button>
+          <span v-else class="lane" :style="{ top: `${top(i) + 8}px` }">{{ laneName(t.property) }}</span>
+        </template>
       </template>
     </div>
     <svg :width="width" :height="height" @pointerdown="emit('marquee', $event)">

@@ -3,15 +3,16 @@ import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import type { Command, Ease, Key, KeyRef } from '../types'
-import { easings, listed, propertyName } from '../words'
+import { easings, listed } from '../words'
+import { laneName } from './beatline'
 
 const same = (a: KeyRef, b: KeyRef) => a.layer === b.layer && a.property === b.property && a.frame === b.frame
 
 // kindsOf counts keys by what they are of: "3 keys of position".
 export function kindsOf(keys: KeyRef[]): string[] {
   const count = new Map<string, number>()
-  for (const k of keys) count.set(k.property, (count.get(k.property) ?? 0) + 1)
-  return [...count].map(([p, n]) => `${n} ${n === 1 ? 'key' : 'keys'} of ${propertyName(p).toLowerCase()}`)
+  for (const k of keys) count.set(laneName(k.property), (count.get(laneName(k.property)) ?? 0) + 1)
+  return [...count].map(([p, n]) => `${n} ${n === 1 ? 'key' : 'keys'} of ${p.toLowerCase()}`)
 }
 
 // useKeys is what can be done with the keys that are selected.
@@ -27,8 +28,10 @@ export function useKeys() {
 
   const isSelected = (k: KeyRef) => editor.keys.some((x) => same(x, k))
 
-  function toggle(k: KeyRef) {
-    editor.keys = isSelected(k) ? editor.keys.filter((x) => !same(x, k)) : [...editor.keys, k]
+  // toggle takes what one bead stands for in, or out.
+  function toggle(list: KeyRef[]) {
+    const others = editor.keys.filter((x) => !list.some((k) => same(x, k)))
+    editor.keys = list.every(isSelected) ? others : [...others, ...list]
   }
 
   // bead finds what the Beatline shows of a key, key what the clip says.

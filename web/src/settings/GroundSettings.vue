@@ -29,8 +29,8 @@ const grounded = computed(() => mirrored.value || now('contact') > 0)
       @change="set('innerShadow', $event)"
     />
   </div>
-  <h2 v-if="!layer.repeat">On the ground</h2>
-  <div v-if="!layer.repeat" class="three">
+  <h2>On the ground</h2>
+  <div class="three">
     <NumberField
       label="Contact"
       unit="%"
