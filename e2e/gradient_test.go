@@ -75,6 +75,9 @@ func TestGradientsAgreeWithTheBrowser(t *testing.T) {
 		{g: paint.Gradient{Stops: hard, Angle: 180}, css: "linear-gradient(180deg" + list(hard) + ")"},
 		{g: paint.Gradient{Run: paint.Radial, Stops: three, X: 0.3, Y: 0.25, Reach: 1}, css: "radial-gradient(circle farthest-corner at 30% 25%" + list(three) + ")"},
 		{g: paint.Gradient{Run: paint.Radial, Stops: faint, X: 0.5, Y: 0.5, Reach: 1}, css: "radial-gradient(circle farthest-corner at 50% 50%" + list(faint) + ")"},
+		// The farthest corner is 210 pixels to the right and 375 down: 429.7965 away.
+		{g: paint.Gradient{Run: paint.Radial, Stops: three, X: 0.3, Y: 0.25, Reach: 1, Angle: 90, Flat: 0.4}, css: "radial-gradient(429.7965px 257.8779px at 30% 25%" + list(three) + ")"},
+		{g: paint.Gradient{Run: paint.Radial, Stops: three, X: 0.3, Y: 0.25, Reach: 0.8, Angle: 180, Flat: 0.75}, css: "radial-gradient(85.9593px 343.8372px at 30% 25%" + list(three) + ")"},
 		{
 			g: paint.Gradient{Run: paint.Conic, Stops: three, Angle: 30, X: 0.6, Y: 0.4}, css: "conic-gradient(from 30deg at 60% 40%" + list(three) + ")",
 			skip: func(x, y float64) bool {

@@ -11,10 +11,11 @@ import (
 type Fill struct {
 	Run    string        `json:"run,omitempty"`    // linear (as is none), radial, conic or free
 	Stops  []Stop        `json:"stops"`            // of all but a free gradient
-	Angle  float64       `json:"angle"`            // direction in which a linear one runs and a conic one begins: 0 up, 90 right, 180 down
+	Angle  float64       `json:"angle"`            // direction in which a linear one runs, a conic one begins and a flat radial one is long: 0 up, 90 right, 180 down
 	X      float64       `json:"x,omitempty"`      // centre of a radial or conic one, percent of the plane's width from its middle
 	Y      float64       `json:"y,omitempty"`      // percent of its height
 	Reach  float64       `json:"reach,omitempty"`  // of a radial one: its end, percent of the way to the farthest corner
+	Flat   float64       `json:"flat,omitempty"`   // of a radial one: percent by which it reaches less far across its direction
 	Points []ColourPoint `json:"points,omitempty"` // of a free gradient, two to six
 }
 
@@ -39,12 +40,14 @@ var Runs = []string{"linear", "radial", "conic", "free"}
 const (
 	// MaxStops is how many colours a gradient has at most.
 	MaxStops = 24
+	// MaxFlat is how flat a radial gradient is at most, percent.
+	MaxFlat = 95
 	// MaxPoints is how many points a free gradient has at most.
 	MaxPoints = 6
 )
 
 // fillProperties are those of a gradient that are there once.
-var fillProperties = []string{FillAngle, FillCentre, FillReach}
+var fillProperties = []string{FillAngle, FillCentre, FillReach, FillFlat}
 
 // fillFamilies are those of which there is one for each colour or point.
 var fillFamilies = []string{StopColour, StopAt, PointColour, PointPlace}
@@ -108,7 +111,7 @@ func (f *Fill) numbers(property string) []*float64 {
 	gradient := run != "free" && len(f.Stops) > 1
 	switch property {
 	case FillAngle:
-		if gradient && run != "radial" {
+		if gradient {
 			return []*float64{&f.Angle}
 		}
 	case FillCentre:
@@ -118,6 +121,10 @@ func (f *Fill) numbers(property string) []*float64 {
 	case FillReach:
 		if gradient && run == "radial" {
 			return []*float64{&f.Reach}
+		}
+	case FillFlat:
+		if gradient && run == "radial" {
+			return []*float64{&f.Flat}
 		}
 	}
 	switch family, n := Numbered(property); {
@@ -183,6 +190,7 @@ func (f *Fill) check(field string) error {
 		within(field+".angle", f.Angle, -3600, 3600),
 		within(field+".x", f.X, -200, 200), within(field+".y", f.Y, -200, 200),
 		within(field+".reach", f.Reach, map[bool]float64{true: 1}[f.Run == "radial"], 400),
+		within(field+".flat", f.Flat, 0, MaxFlat),
 	)
 }
 

@@ -1,6 +1,7 @@
 package clip
 
 import (
+	"fmt"
 	"slices"
 
 	"billow/core/colour"
@@ -18,8 +19,9 @@ type Card struct {
 	Pen      *Pen          `json:"pen,omitempty"`      // how its outline is drawn
 	Points   int           `json:"points,omitempty"`   // of a polygon, a star or a burst, 3..60; none is 6, 5 or 18
 	Hole     *Hole         `json:"hole,omitempty"`
-	Path     *DrawnPath    `json:"path,omitempty"`  // of the form path
-	Lines    []Line        `json:"lines,omitempty"` // further outlines, drawn beneath, the last ones lowest
+	Path     *DrawnPath    `json:"path,omitempty"`   // of the form path
+	Hollow   bool          `json:"hollow,omitempty"` // where it lies over itself an even number of times, it is open
+	Lines    []Line        `json:"lines,omitempty"`  // further outlines, drawn beneath, the last ones lowest
 }
 
 // Pen is how an outline is drawn.
@@ -28,7 +30,12 @@ type Pen struct {
 	Join string  `json:"join,omitempty"` // its corners, as in SVG: round (as is none), miter or bevel
 	Dash float64 `json:"dash,omitempty"` // units that are drawn; none draws all
 	Gap  float64 `json:"gap,omitempty"`  // units that are left out
+	// Then are further units, drawn and left out in turn.
+	Then []float64 `json:"then,omitempty"`
 }
+
+// MaxThen is how many further lengths of dashes and gaps there are at most.
+const MaxThen = 14
 
 // Figures are the forms of cards, in the order in which they are offered.
 var Figures = wording.List{
@@ -85,7 +92,10 @@ var cardKind = &Kind{
 	Own: func(l *Layer) {
 		l.Card = copied(l.Card)
 		l.Card.Lines = slices.Clone(l.Card.Lines)
-		l.Card.Hole, l.Card.Pen = copied(l.Card.Hole), copied(l.Card.Pen)
+		l.Card.Hole = copied(l.Card.Hole)
+		if l.Card.Pen = copied(l.Card.Pen); l.Card.Pen != nil {
+			l.Card.Pen.Then = slices.Clone(l.Card.Pen.Then)
+		}
 		if l.Card.Path = copied(l.Card.Path); l.Card.Path != nil {
 			l.Card.Path.Points = slices.Clone(l.Card.Path.Points)
 		}
@@ -95,6 +105,27 @@ var cardKind = &Kind{
 	},
 	Enums: map[string][]string{"Card.Form": Figures.IDs(), "Hole.Form": {"disc", "card"}, "Pen.Cap": Caps, "Pen.Join": Joins},
 	Check: checkCard,
+}
+
+func (p *Pen) check(field string) error {
+	if p == nil {
+		return nil
+	}
+	if p.Cap != "" && !slices.Contains(Caps, p.Cap) {
+		return Fault(field+".cap", "a line ends round, butt or square, not %q", p.Cap)
+	}
+	if p.Join != "" && !slices.Contains(Joins, p.Join) {
+		return Fault(field+".join", "a line's corners are round, miter or bevel, not %q", p.Join)
+	}
+	if n := len(p.Then); n > MaxThen || n%2 != 0 {
+		return Fault(field+".then", "dashes and gaps come in pairs, at most %d more of them", MaxThen/2)
+	}
+	for i, v := range p.Then {
+		if err := within(fmt.Sprintf("%s.then[%d]", field, i), v, 0, MaxUnits); err != nil {
+			return err
+		}
+	}
+	return firstError(within(field+".dash", p.Dash, 0, MaxUnits), within(field+".gap", p.Gap, 0, MaxUnits))
 }
 
 func checkCard(_ *Clip, field string, l *Layer) error {
@@ -117,16 +148,8 @@ func checkCard(_ *Clip, field string, l *Layer) error {
 			return err
 		}
 	}
-	if p := d.Pen; p != nil {
-		if p.Cap != "" && !slices.Contains(Caps, p.Cap) {
-			return Fault(field+".pen.cap", "a line ends round, butt or square, not %q", p.Cap)
-		}
-		if p.Join != "" && !slices.Contains(Joins, p.Join) {
-			return Fault(field+".pen.join", "a line's corners are round, miter or bevel, not %q", p.Join)
-		}
-		if err := firstError(within(field+".pen.dash", p.Dash, 0, MaxUnits), within(field+".pen.gap", p.Gap, 0, MaxUnits)); err != nil {
-			return err
-		}
+	if err := d.Pen.check(field + ".pen"); err != nil {
+		return err
 	}
 	if g := d.Gradient; g != nil {
 		if err := g.check(field + ".gradient"); err != nil {

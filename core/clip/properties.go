@@ -52,6 +52,7 @@ const (
 	FillAngle      = "fillAngle"  // of a gradient, degrees: 0 up, 90 right
 	FillCentre     = "fillCentre" // percent of the plane's width and height from its middle
 	FillReach      = "fillReach"  // percent of the way to the farthest corner
+	FillFlat       = "fillFlat"   // percent by which it reaches less far across its direction
 	// What is repeated has more: see Repeat.
 	Time = "time" // of a group: the frame of its inside
 
@@ -106,6 +107,7 @@ var AllProperties = append([]Property{
 	{Name: FillAngle, Dims: 1, Min: -3600, Max: 3600, Title: "Gradient, direction", Unit: "°"},
 	{Name: FillCentre, Dims: 2, Min: -200, Max: 200, Title: "Gradient, centre", Unit: "%", Parts: []string{"right", "down"}},
 	{Name: FillReach, Dims: 1, Neutral: 100, Min: 1, Max: 400, Title: "Gradient, reach", Unit: "%"},
+	{Name: FillFlat, Dims: 1, Max: MaxFlat, Title: "Gradient, flatness", Unit: "%"},
 	{Name: Gap, Dims: 2, Min: -MaxUnits, Max: MaxUnits, Title: "Gap", Parts: []string{"across", "down"}},
 	{Name: Apart, Dims: 1, Neutral: 70, Min: 10, Max: 500, Title: "Apart"},
 	{Name: Aside, Dims: 1, Max: 100, Title: "Other rows aside", Unit: "%"},

@@ -22,6 +22,7 @@ type figure struct {
 	pen          paint.Pen
 	path         paint.Path // of one drawn by hand
 	open         bool       // it is a line alone
+	hollow       bool       // by the even-odd rule
 	waves        paint.Waves
 	offset       float64
 	lines        []line  // the lowest last
@@ -113,11 +114,11 @@ func (f figure) draw() *paint.Sheet {
 	}
 	path := all.path.Transformed(m)
 	if !f.open {
-		if f.fill.solid() {
+		if f.fill.solid() && !f.hollow {
 			b.FillPath(path, f.fill.gradient.Stops[0].Colour)
 		} else {
 			x, y := m.Apply(-f.w/2, -f.h/2)
-			b.FillPathShaded(path, f.fill.shader(paint.Box{X: x, Y: y, W: f.w * per, H: f.h * per}))
+			b.FillPathShaded(path, f.fill.shader(paint.Box{X: x, Y: y, W: f.w * per, H: f.h * per}), f.hollow)
 		}
 	}
 	if f.pen.Width > 0 && f.pen.End > f.pen.Start {

@@ -1,6 +1,7 @@
 package frame
 
 import (
+	"math"
 	"testing"
 
 	"billow/core/clip"
@@ -105,5 +106,31 @@ func TestAPathOfSeveralContours(t *testing.T) {
 	// The corner's arc has its middle 100 units from both edges: 71 along the diagonal.
 	if shows(195, 195) || shows(-180, 180) || !shows(165, 165) {
 		t.Error("its corners are not rounded")
+	}
+}
+
+// A star drawn in one line of five runs round its middle twice: it is filled, unless it is
+// hollow.
+func TestWhatIsHollowIsOpenWhereItLiesOverItself(t *testing.T) {
+	c, lib := block(t)
+	l := &c.Layers[2]
+	path := &clip.DrawnPath{Closed: true}
+	for i := range 5 {
+		sin, cos := math.Sincos(float64(i*144) * math.Pi / 180)
+		path.Points = append(path.Points, clip.PathPoint{ID: i + 1, X: 50 * sin, Y: -50 * cos})
+	}
+	l.Kind, l.Cutout = clip.KindCard, nil
+	l.Card = &clip.Card{Form: "path", Path: path, Aspect: 1, Fill: colour.RGB(0xFF0000)}
+	l.Rest.Size, l.Lift = 800, 0
+	for _, hollow := range []bool{false, true} {
+		l.Card.Hollow = hollow
+		b := draw(t, c, lib, "tall", 540, 960, 0)
+		if open := b.Pix[480*540+270]>>8&255 > 200; open != hollow {
+			t.Errorf("hollow is %t, but in its middle there is %08x", hollow, b.Pix[480*540+270])
+		}
+		// Its upper tip lies 216 pixels up.
+		if b.Pix[(480-190)*540+270]>>8&255 > 20 {
+			t.Error("its tip is not filled")
+		}
 	}
 }

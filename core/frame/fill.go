@@ -51,12 +51,13 @@ func (a *actor) shadingAt(f *clip.Fill, frame float64) (s shading) {
 	centre := a.value(fillCentre, frame)
 	s.gradient.X, s.gradient.Y = 0.5+centre[0]/100, 0.5+centre[1]/100
 	s.gradient.Angle, s.gradient.Reach = a.number(fillAngle, frame), a.number(fillReach, frame)/100
+	s.gradient.Flat = a.number(fillFlat, frame) / 100
 	return s
 }
 
 func (s shading) key(k graph.Key) graph.Key {
 	g := &s.gradient
-	k = k.Text("fill").Nums(float64(g.Run), g.Angle, g.X, g.Y, g.Reach)
+	k = k.Text("fill").Nums(float64(g.Run), g.Angle, g.X, g.Y, g.Reach, g.Flat)
 	for _, stop := range g.Stops {
 		k = k.Nums(stop.At).Colour(stop.Colour)
 	}

@@ -77,6 +77,8 @@ func (s *Stage) figureAt(a *actor, k look, frame float64) figure {
 	if d.Form == "path" {
 		f.path, f.open = a.drawnPath(at), !d.Path.Closed
 	}
+	// By their number every contour of what is hollow has an edge of its own.
+	f.hollow, f.pen.Each = d.Hollow, d.Hollow
 	f.fill.gradient.Stops = []paint.Stop{{Colour: k.colours[0]}}
 	if d.Gradient != nil {
 		f.fill = a.shadingAt(d.Gradient, at)
@@ -97,6 +99,9 @@ func (a *actor) penAt(k look, p *clip.Pen, frame float64) paint.Pen {
 		pen.Cap = map[string]paint.Cap{"butt": paint.ButtCap, "square": paint.SquareCap}[p.Cap]
 		pen.Join = map[string]paint.Join{"miter": paint.MiterJoin, "bevel": paint.BevelJoin}[p.Join]
 		pen.Dash, pen.Gap = p.Dash*shrink, p.Gap*shrink
+		for _, v := range p.Then {
+			pen.Then = append(pen.Then, v*shrink)
+		}
 	}
 	return pen
 }

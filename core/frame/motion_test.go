@@ -474,7 +474,7 @@ func TestEveryPropertyHasItsPlace(t *testing.T) {
 		pivot: clip.Pivot, depth: clip.Depth, crop: clip.Crop, corner: clip.Corner, outline: clip.Outline,
 		drawStart: clip.DrawStart, drawEnd: clip.DrawEnd, dashShift: clip.DashShift, cornersApart: clip.Corners, inner: clip.Inner, begin: clip.Begin, sweep: clip.Sweep, letterSpacing: clip.LetterSpacing, reveal: clip.Revealed,
 		fillColour: clip.FillColour, emphasisColour: clip.EmphasisColour, plateColour: clip.PlateColour, outlineColour: clip.OutlineColour,
-		fillAngle: clip.FillAngle, fillCentre: clip.FillCentre, fillReach: clip.FillReach, time: clip.Time,
+		fillAngle: clip.FillAngle, fillCentre: clip.FillCentre, fillReach: clip.FillReach, fillFlat: clip.FillFlat, time: clip.Time,
 	}
 	for i, name := range names {
 		if clip.AllProperties[i].Name != name {

@@ -51,6 +51,7 @@ const (
 	fillAngle
 	fillCentre
 	fillReach
+	fillFlat
 	gapApart
 	patternApart
 	aside

@@ -92,13 +92,18 @@ func TestDashesTakeTurns(t *testing.T) {
 		}
 	}
 	// So many dashes that they could not be told apart are a line.
+	// A dash and a dot: of 100 units 20 and 5 are drawn in every 40.
+	pen = Pen{Width: 10, End: 1, Cap: ButtCap, Dash: 20, Gap: 10, Then: []float64{5, 5}}
+	alikeArea(t, "dash and dot", line.Drawn(pen, 0.01), 10*(25+25+20))
+	pen.Shift = 30 // it begins with the dot
+	alikeArea(t, "dot and dash", line.Drawn(pen, 0.01), 10*(5+25+25+5+5))
 	alikeArea(t, "dust", line.Drawn(Pen{Width: 10, End: 1, Cap: ButtCap, Dash: 1e-6, Gap: 1e-6}, 0.01), 1000)
 }
 
 func TestAFigureIsShadedWhereItLies(t *testing.T) {
 	b := NewBitmap(100, 40)
 	g := Gradient{Stops: []Stop{{0, colour.RGB(0)}, {1, colour.RGB(0xFFFFFF)}}, Angle: 90}
-	b.FillPathShaded(Ellipse(60, 30).Transformed(Translate(50, 20)), g.Shader(Box{X: 20, Y: 5, W: 60, H: 30}))
+	b.FillPathShaded(Ellipse(60, 30).Transformed(Translate(50, 20)), g.Shader(Box{X: 20, Y: 5, W: 60, H: 30}), false)
 	for x, want := range map[int]int{22: 11, 50: 129, 77: 244} {
 		if got := int(b.Pix[20*100+x] & 255); got < want-3 || got > want+3 {
 			t.Errorf("at %d it is %d, want %d", x, got, want)

@@ -30,10 +30,12 @@ type Gradient struct {
 	Stops []Stop // in the order of At
 	// Angle is the direction of a linear gradient (0 up, 90 right, 180 down), whose
 	// ends lie where the corners farthest in that direction and against it have
-	// exactly the end colours; a conic one begins there and goes clockwise.
+	// exactly the end colours; a conic one begins there and goes clockwise; that of a
+	// radial one is its longer axis.
 	Angle float64
 	X, Y  float64 // the centre of the other two, 0..1 of the box
 	Reach float64 // of a radial one: its end as a share of the way to the farthest corner
+	Flat  float64 // of a radial one: by which share it reaches less far across, less than 1
 }
 
 // Box is where a gradient lies: pixels.
@@ -50,7 +52,9 @@ func (g Gradient) Shader(box Box) Shader {
 	switch g.Run {
 	case Radial:
 		dx, dy := max(cx-box.X, box.X+box.W-cx), max(cy-box.Y, box.Y+box.H-cy)
-		return radial{r, cx, cy, 1 / (max(g.Reach, 1e-6) * math.Sqrt(dx*dx+dy*dy))}
+		long := 1 / (max(g.Reach, 1e-6) * math.Sqrt(dx*dx+dy*dy))
+		flat := 1 / (1 - min(max(g.Flat, 0), 0.99))
+		return radial{r, cx, cy, long, [2]float64{sin, -cos}, [2]float64{cos * flat, sin * flat}, flat}
 	case Conic:
 		from := g.Angle / 360
 		return conic{r, cx, cy, float32(from - math.Floor(from))}
@@ -89,15 +93,17 @@ func (s linear) Row(x, y int, dst []uint32) {
 
 type radial struct {
 	*ramp
-	cx, cy, k float64
+	cx, cy, k    float64
+	along, aside [2]float64 // what a pixel to the right and one down go along and across its longer axis
+	flat         float64    // the largest of them
 }
 
 func (s radial) Row(x, y int, dst []uint32) {
-	dy, k := float64(y)+0.5-s.cy, s.k*steps*one
-	first := float64(x) + 0.5 - s.cx
-	s.curved(x, y, dst, 0, len(dst), first, dy, -1, func(i int) int64 {
-		dx := first + float64(i)
-		return int64(math.Sqrt(dx*dx+dy*dy) * k)
+	dx, dy, k := float64(x)+0.5-s.cx, float64(y)+0.5-s.cy, s.k*steps*one
+	along, aside := dx*s.along[0]+dy*s.along[1], dx*s.aside[0]+dy*s.aside[1]
+	s.curved(x, y, dst, 0, len(dst), dx, dy, distant*s.flat, -1, func(i int) int64 {
+		u, v := along+float64(i)*s.along[0], aside+float64(i)*s.aside[0]
+		return int64(math.Sqrt(u*u+v*v) * k)
 	})
 }
 
@@ -116,7 +122,7 @@ func (s conic) Row(x, y int, dst []uint32) {
 	split := func(at float64) int { return int(min(max(math.Ceil(at-0.5)-float64(x), 0), float64(len(dst)))) }
 	left, right := split(s.cx-high), split(s.cx+high)
 	turn := func(from, to int, turns func(dx float32) float32) {
-		s.curved(x, y, dst, from, to, float64(dx), float64(dy), steps-1, func(i int) int64 {
+		s.curved(x, y, dst, from, to, float64(dx), float64(dy), distant, steps-1, func(i int) int64 {
 			return int64((turns(dx+float32(i)) - s.from) * steps * one)
 		})
 	}
@@ -134,14 +140,14 @@ const (
 	// and those between go evenly from one to the other. Beyond a distance, that is an eighth
 	// of a pixel from the truth at most.
 	block = 8
-	// distant is that distance from the centre, pixels.
+	// distant is that distance from the centre of what is round, pixels.
 	distant = 64
 )
 
 // curved writes a row's pixels from one on and before another. at tells how many steps, in
 // fixed point, each is on its way, of whose whole number the bits of mask count. The row's
-// first one lies (dx, dy) from the centre.
-func (r *ramp) curved(x, y int, dst []uint32, from, to int, dx, dy float64, mask int, at func(i int) int64) {
+// first one lies (dx, dy) from the centre, near which all are reckoned.
+func (r *ramp) curved(x, y int, dst []uint32, from, to int, dx, dy, near float64, mask int, at func(i int) int64) {
 	d := dithers(y)
 	exactly := func(from, to int) {
 		for i := from; i < to; i++ {
@@ -165,10 +171,10 @@ func (r *ramp) curved(x, y int, dst []uint32, from, to int, dx, dy float64, mask
 		}
 		exactly(from, to)
 	}
-	i0, i1 := to, to // of those that are less distant
-	if math.Abs(dy) < distant {
+	i0, i1 := to, to // of those that are near
+	if math.Abs(dy) < near {
 		clamp := func(v float64) int { return int(min(max(v, float64(from)), float64(to))) }
-		i0, i1 = clamp(math.Ceil(-distant-dx)), clamp(math.Floor(distant-dx))
+		i0, i1 = clamp(math.Ceil(-near-dx)), clamp(math.Floor(near-dx))
 	}
 	evenly(from, i0)
 	exactly(i0, i1)

@@ -81,12 +81,16 @@ func (b *Bitmap) FillPath(p Path, c colour.Colour) {
 	})
 }
 
-// FillPathShaded is FillPath with the colours of a shader of the bitmap's plane.
-func (b *Bitmap) FillPathShaded(p Path, s Shader) {
+// FillPathShaded is FillPath with the colours of a shader of the bitmap's plane. What lies
+// in an evenOdd path an even number of times is left out.
+func (b *Bitmap) FillPathShaded(p Path, s Shader, evenOdd bool) {
 	r := newRaster(b.W, b.H)
 	r.add(p, 0, 0)
-	room := make([]uint32, b.W)
-	r.coverage(func(x, y int, row []int32) {
+	room, covered := make([]uint32, b.W), r.coverage
+	if evenOdd {
+		covered = r.evenOdd
+	}
+	covered(func(x, y int, row []int32) {
 		s.Row(0, y, room) // a whole one: shaders keep what the next one can share
 		dst, colours := b.Pix[y*b.W+x:][:len(row)], room[x:][:len(row)]
 		for x, cover := range row {

@@ -1,6 +1,9 @@
 package paint
 
-import "math"
+import (
+	"math"
+	"slices"
+)
 
 // Pen is how a line along a path is drawn. Lengths are in the path's units.
 type Pen struct {
@@ -9,9 +12,10 @@ type Pen struct {
 	Cap        Cap
 	Join       Join
 	// Dash and Gap are how long what is drawn and what is left out take turns; no dash
-	// draws all. Along a closed contour they are stretched a little, so that a whole
-	// number of them fits. Shift moves them along.
+	// draws all. Then are further such lengths, in pairs. Along a closed contour they are
+	// stretched a little, so that a whole number of them fits. Shift moves them along.
 	Dash, Gap, Shift float64
+	Then             []float64
 	Miter            float64 // how many times its half width a corner of MiterJoin may reach out before it is cut off; 0 is 4, as in SVG
 	// Each lets every contour have its line where others, or itself, lie over it; else
 	// only the edge of what they fill together has one.
@@ -20,7 +24,10 @@ type Pen struct {
 
 // Scaled is the pen for a path that is so many times as large.
 func (p Pen) Scaled(k float64) Pen {
-	p.Width, p.Dash, p.Gap, p.Shift = p.Width*k, p.Dash*k, p.Gap*k, p.Shift*k
+	p.Width, p.Dash, p.Gap, p.Shift, p.Then = p.Width*k, p.Dash*k, p.Gap*k, p.Shift*k, slices.Clone(p.Then)
+	for i := range p.Then {
+		p.Then[i] *= k
+	}
 	return p
 }
 
@@ -101,10 +108,14 @@ func (s *stroker) contour(l polyline) {
 		length = l.length()
 	}
 	from, to := s.pen.Start*length, s.pen.End*length
-	period := s.pen.Dash + max(s.pen.Gap, 0)
+	lengths := append([]float64{s.pen.Dash, max(s.pen.Gap, 0)}, s.pen.Then...)
+	period := 0.0
+	for _, n := range lengths {
+		period += n
+	}
 	switch {
-	case s.pen.Dash > 0 && s.pen.Gap > 0 && length/period <= mostDashes:
-		s.dashes(l, length, from, to, period)
+	case s.pen.Dash > 0 && s.pen.Gap > 0 && length/period*float64(len(lengths)/2) <= mostDashes:
+		s.dashes(l, length, from, to, period, lengths)
 	case all:
 		s.line(l.points, l.closed)
 	default:
@@ -113,11 +124,11 @@ func (s *stroker) contour(l polyline) {
 }
 
 // dashes draws those of a contour that lie between two lengths along it.
-func (s *stroker) dashes(l polyline, length, from, to, period float64) {
-	dash := s.pen.Dash
+func (s *stroker) dashes(l polyline, length, from, to, period float64, lengths []float64) {
+	k := 1.0
 	if l.closed {
-		k := length / (max(1, math.Round(length/period)) * period)
-		period, dash = period*k, dash*k
+		k = length / (max(1, math.Round(length/period)) * period)
+		period *= k
 	}
 	first := -math.Mod(s.pen.Shift, period)
 	if first > 0 {
@@ -125,16 +136,28 @@ func (s *stroker) dashes(l polyline, length, from, to, period float64) {
 	}
 	for i := 0; ; i++ {
 		a := first + float64(i)*period
+		// Around a closed one, those that begin before it are the last ones.
 		if a >= length-1e-9 || l.closed && a+period > length+1e-9 && first < 0 {
 			return
 		}
-		part := l.part(max(a, from), min(a+dash, to))
-		if l.closed && a < 0 && from <= 0 && to >= length { // it goes over the beginning
-			before := l.part(length+a, min(length, length+a+dash))
-			part.points = append(before.points, part.points...)
-		} else if l.closed && a < 0 {
-			s.line(l.part(max(length+a, from), min(length+a+dash, to)).points, false)
+		for n, long := range lengths {
+			if n%2 == 0 {
+				s.dash(l, length, from, to, a, a+long*k)
+			}
+			a += long * k
 		}
-		s.line(part.points, false)
 	}
+}
+
+// dash draws what goes from a to b along a contour; one that is closed goes on before its
+// beginning.
+func (s *stroker) dash(l polyline, length, from, to, a, b float64) {
+	part := l.part(max(a, from), min(b, to))
+	if l.closed && a < 0 && from <= 0 && to >= length {
+		before := l.part(length+a, min(length, length+b))
+		part.points = append(before.points, part.points...)
+	} else if l.closed && a < 0 {
+		s.line(l.part(max(length+a, from), min(length+b, to)).points, false)
+	}
+	s.line(part.points, false)
 }

@@ -9,7 +9,7 @@ import (
 )
 
 // fill is the gradient, whose space at maps to units, as that of a figure that lies in a box.
-// same tells whether it looks the same: a radial one that is an ellipse becomes a circle.
+// same tells whether it looks the same.
 func (g *Gradient) fill(at paint.Affine, box [4]float64) (f clip.Fill, same bool) {
 	back, ok := at.Inverse()
 	if !ok {
@@ -39,12 +39,28 @@ func (g *Gradient) fill(at paint.Affine, box [4]float64) (f clip.Fill, same bool
 	f.Run = "radial"
 	cx, cy := at.Apply(g.X, g.Y)
 	f.X, f.Y = min(max(100*(cx-mx)/w, -1000), 1000), min(max(100*(cy-my)/h, -1000), 1000)
-	radius := g.R * math.Sqrt(math.Abs(at.Det()))
+	long, short, angle := axes(at)
+	radius := g.R * long
 	corner := math.Hypot(max(cx-box[0], box[2]-cx), max(cy-box[1], box[3]-cy))
-	f.Reach = 100
+	f.Reach, f.Flat = 100, min(math.Round(1e5*(1-short/long))/1e3, clip.MaxFlat)
+	if f.Flat > 0 {
+		f.Angle = angle
+	}
 	f.Stops, same = g.between(0, corner/radius)
-	round := math.Abs(at.A*at.C+at.B*at.D) < 1e-3*math.Abs(at.Det()) && math.Abs(math.Hypot(at.A, at.B)-math.Hypot(at.C, at.D)) < 1e-3*math.Hypot(at.A, at.B)
-	return f, same && round && g.FocalX == g.X && g.Focal == g.Y
+	return f, same && f.Flat < clip.MaxFlat && g.FocalX == g.X && g.Focal == g.Y
+}
+
+// axes are the half axes of the ellipse that a mapping makes of a circle of radius 1, and
+// the direction of the longer one, 0..180: 0 up, 90 right (its singular values, by the
+// closed form for two by two).
+func axes(m paint.Affine) (long, short, angle float64) {
+	p, q := (m.A+m.D)/2, (m.B-m.C)/2
+	r, s := (m.A-m.D)/2, (m.B+m.C)/2
+	even, odd := math.Hypot(p, q), math.Hypot(r, s)
+	long, short = even+odd, math.Abs(even-odd)
+	// Half of what both turn by together is how far the longer axis is turned from the right.
+	turned := (math.Atan2(q, p) + math.Atan2(s, r)) / 2 * 180 / math.Pi
+	return long, short, math.Round(math.Mod(turned+90+360, 180)*1000) / 1000
 }
 
 // between is the stops from one share of the gradient to another.

@@ -3,6 +3,7 @@ package svg
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strings"
 
 	"billow/core/clip"
@@ -143,14 +144,27 @@ func (m *maker) figure(i *Item, in string) (box layout.Box) {
 			open = append(open, c)
 		}
 	}
+	hollow := false
 	if i.EvenOdd && i.Fill != nil {
-		if crosses(closed) {
-			m.drawing.note("the holes of a figure that crosses itself")
+		if hollow = crosses(closed); !hollow {
+			turnedEvenOdd(closed)
 		}
-		turnedEvenOdd(closed)
 	}
-	for _, part := range [][]trace.Contour{closed, open} {
-		if l := m.layer(i, part, in, at); l != nil {
+	of := [2]*Item{i, i}
+	if len(i.Dash) > 0 && i.Stroke != nil {
+		// Along closed contours our dashes are stretched until they fit, those of SVG are not.
+		for _, c := range closed {
+			open = append(open, trace.Contour{Nodes: append(slices.Clone(c.Nodes), c.Nodes[0])})
+		}
+		filled := *i
+		filled.Stroke = nil
+		if of[0] = &filled; i.Fill == nil {
+			closed = nil
+		}
+	}
+	for k, part := range [][]trace.Contour{closed, open} {
+		if l := m.layer(of[k], part, in, at); l != nil {
+			l.Card.Hollow = hollow
 			a := l.Card.Aspect
 			b := layout.Turned(l.Rest.Size*min(a, 1), l.Rest.Size/max(a, 1), 0).Moved(l.Rest.X, l.Rest.Y)
 			if box != (layout.Box{}) {
@@ -204,11 +218,16 @@ func (m *maker) stroke(l *clip.Layer, i *Item, scale float64) {
 	}
 	set(l, clip.Outline, min(rounded(i.Pen.Width*scale), 400))
 	pen := &clip.Pen{Cap: clip.Caps[i.Pen.Cap], Join: clip.Joins[i.Pen.Join]}
-	if n := len(i.Dash); n >= 2 {
-		pen.Dash, pen.Gap = rounded(i.Dash[0]*scale), rounded(i.Dash[1]*scale)
-		if n > 2 && (i.Dash[0] != i.Dash[2] || i.Dash[1] != i.Dash[3]) {
-			m.drawing.note("dashes of several lengths")
+	if len(i.Dash) >= 2 {
+		long := make([]float64, min(len(i.Dash), clip.MaxThen+2))
+		for k := range long {
+			long[k] = max(rounded(i.Dash[k]*scale), 0.01) // none would draw all
 		}
+		pen.Dash, pen.Gap, pen.Then = long[0], long[1], long[2:]
+		if len(i.Dash) > len(long) {
+			m.drawing.note("dashes of so many lengths")
+		}
+		set(l, clip.DashShift, within(i.DashFrom*scale))
 	}
 	l.Card.Pen = pen
 }

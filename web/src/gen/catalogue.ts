@@ -41,6 +41,7 @@ export const properties = [
   {"name":"fillAngle","title":"Gradient, direction","unit":"°","parts":[""],"dims":1,"neutral":0,"min":-3600,"max":3600,"colour":false,"kinds":["card","backdrop","vignette"]},
   {"name":"fillCentre","title":"Gradient, centre","unit":"%","parts":["right","down"],"dims":2,"neutral":0,"min":-200,"max":200,"colour":false,"kinds":["card","backdrop","vignette"]},
   {"name":"fillReach","title":"Gradient, reach","unit":"%","parts":[""],"dims":1,"neutral":100,"min":1,"max":400,"colour":false,"kinds":["card","backdrop","vignette"]},
+  {"name":"fillFlat","title":"Gradient, flatness","unit":"%","parts":[""],"dims":1,"neutral":0,"min":0,"max":95,"colour":false,"kinds":["card","backdrop","vignette"]},
   {"name":"gap","title":"Gap","unit":"","parts":["across","down"],"dims":2,"neutral":0,"min":-20000,"max":20000,"colour":false,"kinds":["cutout","words","badge","card","marquee"]},
   {"name":"apart","title":"Apart","unit":"","parts":[""],"dims":1,"neutral":70,"min":10,"max":500,"colour":false,"kinds":["pattern"]},
   {"name":"aside","title":"Other rows aside","unit":"%","parts":[""],"dims":1,"neutral":0,"min":0,"max":100,"colour":false,"kinds":["cutout","words","badge","card","marquee","pattern"]},

@@ -14,6 +14,7 @@ export interface Backdrop {
   x?: number
   y?: number
   reach?: number
+  flat?: number
   points?: ColourPoint[]
 }
 
@@ -28,6 +29,7 @@ export interface Card {
   points?: number
   hole?: Hole | null
   path?: DrawnPath | null
+  hollow?: boolean
   lines?: Line[]
 }
 
@@ -98,6 +100,7 @@ export interface Fill {
   x?: number
   y?: number
   reach?: number
+  flat?: number
   points?: ColourPoint[]
 }
 
@@ -306,6 +309,7 @@ export interface Pen {
   join?: 'round' | 'miter' | 'bevel'
   dash?: number
   gap?: number
+  then?: number[]
 }
 
 export interface Picture {

@@ -12,7 +12,7 @@ const f = useFill(
   () => props.fill,
   () => props.plain ?? ''
 )
-const { run, colours, angle, centre, reach } = f
+const { run, colours, angle, centre, reach, flat } = f
 
 const runs = [
   { id: 'solid', name: 'Solid', says: 'One colour' },
@@ -77,6 +77,22 @@ const runs = [
       <template v-if="run !== 'linear'">
         <NumberField label="Right" unit="%" :value="centre[0]" @change="f.set('fillCentre', $event, centre[1])" />
         <NumberField label="Down" unit="%" :value="centre[1]" @change="f.set('fillCentre', centre[0], $event)" />
+      </template>
+      <template v-if="run === 'radial'">
+        <NumberField
+          label="Flatness"
+          unit="%"
+          title="0 is round; more makes it an oval"
+          :value="flat"
+          @change="f.set('fillFlat', $event)"
+        />
+        <NumberField
+          v-if="flat > 0"
+          label="Long towards"
+          unit="°"
+          :value="angle"
+          @change="f.set('fillAngle', $event)"
+        />
       </template>
     </div>
     <p v-if="run === 'free'" class="hint">Drag the points in the picture.</p>

@@ -4,7 +4,7 @@ import PropertyFields from './PropertyFields.vue'
 
 // A layer or a group that opens in two halves and shows what lies behind.
 defineProps<{ layer: Layer }>()
-const labels = { open: ['Apart'], openTurn: ['Turn of the line'], openAt: ['Line right', 'Line down'] }
+const labels = { open: ['Apart'], openTurn: ['Line turn'], openAt: ['Line right', 'Line down'] }
 </script>
 
 <template>

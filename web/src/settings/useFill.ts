@@ -52,6 +52,7 @@ export function useFill(
   const angle = computed(() => now('fillAngle', [fill()?.angle ?? 0])[0])
   const centre = computed(() => now('fillCentre', [fill()?.x ?? 0, fill()?.y ?? 0]) as [number, number])
   const reach = computed(() => now('fillReach', [fill()?.reach || 100])[0])
+  const flat = computed(() => now('fillFlat', [fill()?.flat ?? 0])[0])
 
   const change = (property: string, value: number[]) => ({
     type: 'setValue' as const,
@@ -68,5 +69,5 @@ export function useFill(
   const add = () => editor.run({ type: 'addColour', layer: id() })
   const remove = (number: number) => editor.run({ type: 'removeColour', layer: id(), number })
 
-  return { run, colours, angle, centre, reach, change, set, setColour, setRun, add, remove }
+  return { run, colours, angle, centre, reach, flat, change, set, setColour, setRun, add, remove }
 }

@@ -67,9 +67,13 @@ const line = computed(() => {
   if (f.run.value !== 'radial') return null
   const [cx, cy] = centre.value
   const corner: Point = [cx < props.value.w / 2 ? props.value.w : 0, cy < props.value.h / 2 ? props.value.h : 0]
+  const far = Math.hypot(corner[0] - cx, corner[1] - cy) || 1
   const k = f.reach.value / 100
-  return { a: centre.value, b: [cx + (corner[0] - cx) * k, cy + (corner[1] - cy) * k] as Point, corner }
+  // A round one runs alike in all directions: it is shown towards the corner.
+  const [x, y] = oval.value ? way(f.angle.value) : [(corner[0] - cx) / far, (corner[1] - cy) / far]
+  return { a: centre.value, b: [cx + x * far * k, cy + y * far * k] as Point, far }
 })
+const oval = computed(() => f.run.value === 'radial' && f.flat.value > 0)
 const along = (at: number): Point => {
   const { a, b } = line.value as { a: Point; b: Point }
   return [a[0] + ((b[0] - a[0]) * at) / 100, a[1] + ((b[1] - a[1]) * at) / 100]
@@ -132,12 +136,28 @@ const others = computed<Pin[]>(() => {
       }
     })
   }
-  const corner = line.value?.corner
-  if (corner) {
+  const far = line.value?.far
+  if (far) {
     const [cx, cy] = centre.value
-    const far = Math.hypot(corner[0] - cx, corner[1] - cy) || 1
     const reach = ([x, y]: Point) => Math.round(within((100 * Math.hypot(x - cx, y - cy)) / far, 1, 400))
-    out.push({ id: 'reach', at: along(100), says: 'Reach', drag: (to) => [f.change('fillReach', [reach(to)])] })
+    const turned = (to: Point) => (oval.value ? [f.change('fillAngle', [Math.round(degrees(to, [cx, cy]))])] : [])
+    out.push({
+      id: 'reach',
+      at: along(100),
+      says: oval.value ? 'Reach and direction' : 'Reach',
+      drag: (to) => [f.change('fillReach', [reach(to)]), ...turned(to)]
+    })
+    const [x, y] = way(f.angle.value + 90)
+    const wide = (far * f.reach.value) / 100
+    const aside = ([px, py]: Point) => 100 * (1 - Math.abs((px - cx) * x + (py - cy) * y) / wide)
+    const r = wide * (1 - f.flat.value / 100)
+    if (oval.value)
+      out.push({
+        id: 'flat',
+        at: [cx + x * r, cy + y * r],
+        says: 'Flatness',
+        drag: (to) => [f.change('fillFlat', [Math.round(within(aside(to), 1, 95))])]
+      })
   }
   return out
 })

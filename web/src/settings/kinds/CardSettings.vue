@@ -21,6 +21,13 @@ const set = (v: Partial<Card>) => emit('set', { card: v })
 const setHole = (v: Partial<Hole>) => emit('set', { card: { hole: { ...props.content.hole, ...v } } })
 const setPen = (v: Partial<Pen>) => emit('set', { card: { pen: { ...props.content.pen, ...v } } })
 
+// A second dash and gap that take turns with the first; none are left out.
+const then = computed(() => props.content.pen?.then ?? [0, 0])
+function setThen(i: number, units: number) {
+  const all = then.value.map((v, k) => (k === i ? units : v || props.content.pen?.[k % 2 ? 'gap' : 'dash'] || 0))
+  setPen({ then: units > 0 ? all : [] })
+}
+
 const { now, set: value } = useValues(() => props.layer)
 const corners = computed(() => editor.places.values.corners ?? [0, 0, 0, 0])
 
@@ -116,6 +123,10 @@ const places = ['Upper left', 'Upper right', 'Lower right', 'Lower left']
         />
         Joined
       </label>
+      <label v-if="content.form === 'path' && !open" class="check" title="Where it lies over itself, it is open">
+        <input type="checkbox" :checked="content.hollow ?? false" @change="set({ hollow: !content.hollow })" />
+        Hollow
+      </label>
       <label v-if="!open" class="check"
         ><input type="checkbox" :checked="content.fills ?? false" @change="set({ fills: !content.fills })" />
         Fills</label
@@ -197,6 +208,10 @@ const places = ['Upper left', 'Upper right', 'Lower right', 'Lower left']
       />
       <NumberField label="Dash" :value="content.pen?.dash ?? 0" @change="setPen({ dash: $event })" />
       <NumberField label="Gap" :value="content.pen?.gap ?? 0" @change="setPen({ gap: $event })" />
+      <template v-if="content.pen?.dash && content.pen?.gap">
+        <NumberField label="Then dash" :value="then[0]" @change="setThen(0, $event)" />
+        <NumberField label="Then gap" :value="then[1]" @change="setThen(1, $event)" />
+      </template>
     </div>
     <LinesSettings v-if="!content.fills" :layer="layer" :lines="content.lines ?? []" />
     <template v-if="content.hole && content.form !== 'line'">
