@@ -31,24 +31,26 @@ func (m *Mask) Blur(sigma float64) {
 	over := averageOf(sigma)
 	// Two rows are done at once, and then the left half of all columns with the right one.
 	p := newPair((m.W+1)/2, m.H)
-	l := over.lines(2 * p.w)
+	l := over.lines(m.W)
 	for y := 0; y < m.H; y += 2 {
 		upper, lower := m.Pix[y*m.W:][:m.W], m.Pix[min(y+1, m.H-1)*m.W:][:m.W]
-		row := l.row[:m.W]
 		for x, v := range upper {
-			row[x] = uint64(v)<<8 | uint64(lower[x])<<(8+32)
+			l.row[x] = uint64(v)<<8 | uint64(lower[x])<<(8+32)
 		}
 		l.blur()
-		left, right := l.row[:p.w], l.row[p.w:][:p.w]
-		to := p.at[y*p.w:][:p.w]
+		left, right := l.row[:p.w], l.row[p.w:] // one shorter where the width is odd
+		up, low := p.at[y*p.w:][:p.w], p.at[min(y+1, m.H-1)*p.w:][:p.w]
 		for x, v := range left {
-			to[x] = v&firstLane | right[x]<<32
+			low[x] = v >> 32
 		}
-		if y+1 < m.H {
-			to = p.at[(y+1)*p.w:][:p.w]
-			for x, v := range left {
-				to[x] = v>>32 | right[x]&^firstLane
-			}
+		for x, v := range right {
+			low[x] |= v &^ firstLane
+		}
+		for x, v := range left {
+			up[x] = v & firstLane
+		}
+		for x, v := range right {
+			up[x] |= v << 32
 		}
 	}
 	p.down(over)
