@@ -24,7 +24,7 @@ const scroller = ref<HTMLElement | null>(null)
 const room = useElementSize(scroller)
 const { zoom } = storeToRefs(desk)
 // Names have what time leaves them: it needs 600 pixels.
-const labels = computed(() => Math.round(Math.max(104, Math.min(214, room.width.value - 600 - 2 * leftRoom))))
+const labels = computed(() => Math.round(Math.max(82, Math.min(214, room.width.value - 600 - 2 * leftRoom))))
 const folded = ref<Set<string>>(new Set())
 
 // While an end of a scene is dragged, the scale stays as it was, so that the end
