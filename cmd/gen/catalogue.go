@@ -8,6 +8,7 @@ import (
 
 	"billow/core/clip"
 	"billow/core/motion"
+	"billow/core/passages"
 	"billow/core/property"
 	"billow/core/transition"
 	"billow/core/wording"
@@ -37,6 +38,10 @@ func catalogue() string {
 	add("easings", motion.EaseNames)
 	add("sides", motion.SideNames)
 	add("moveKinds", moves())
+	add("passages", ways())
+	add("passageParts", clip.PassageParts)
+	add("passageOrders", clip.PassageOrders)
+	add("passageEdges", clip.PassageEdges)
 	add("figures", clip.Figures)
 	add("maskForms", clip.MaskForms)
 	add("fits", clip.Fits)
@@ -162,6 +167,14 @@ func shapes() []shapeEntry {
 	var out []shapeEntry
 	for i, s := range clip.Standard {
 		out = append(out, shapeEntry{s.ID, clip.ShapeNames[i].Name, clip.ShapeNames[i].Says, s.W, s.H})
+	}
+	return out
+}
+
+// ways are the ready ways in which words come and go.
+func ways() (out wording.List) {
+	for _, k := range passages.Kinds {
+		out = append(out, wording.Entry{ID: k.ID, Name: k.Name, Says: k.Says})
 	}
 	return out
 }

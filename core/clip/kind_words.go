@@ -26,6 +26,8 @@ type Words struct {
 	LetterSpacing float64       `json:"letterSpacing"`     // percent of the font size
 	Outline       colour.Colour `json:"outline"`           // of the letters' outline; its width is a property
 	Plate         *Plate        `json:"plate,omitempty"`
+	Comes         *Passage      `json:"comes,omitempty"` // how they come into sight
+	Goes          *Passage      `json:"goes,omitempty"`  // how they go out of it
 }
 
 // Accent is how some of the letters differ from the others.
@@ -52,7 +54,8 @@ type Plate struct {
 var wordsKind = &Kind{
 	ID: KindWords, Name: "Headline", Says: "Words of any size", Field: "words", Icon: "fonts", Offered: true, Goes: true, Block: true,
 	Properties: wordsProperties, Colours: wordsColour, Content: wordsOf, Own: ownWords, Check: checkWords,
-	Enums: map[string][]string{"Words.Font": Fonts, "Accent.Font": Fonts, "Words.Align": {"left", "centre", "right"}, "Plate.Kind": {"pill", "card", "disc", "burst"}},
+	Enums: map[string][]string{"Words.Font": Fonts, "Accent.Font": Fonts, "Words.Align": {"left", "centre", "right"}, "Plate.Kind": {"pill", "card", "disc", "burst"},
+		"Passage.By": PassageParts.IDs(), "Passage.Order": PassageOrders.IDs(), "Passage.Edge": PassageEdges.IDs()},
 	Draft: func(c *Clip, l *Layer, _ DraftOf) { *l = NewWords(l.ID, "Headline", KindWords, "One *bright* line") },
 }
 
@@ -77,6 +80,7 @@ func wordsOf(l *Layer) any { return held(l.Words) }
 func ownWords(l *Layer) {
 	l.Words = copied(l.Words)
 	l.Words.Plate = copied(l.Words.Plate)
+	l.Words.Comes, l.Words.Goes = l.Words.Comes.own(), l.Words.Goes.own()
 	l.Words.Accents = slices.Clone(l.Words.Accents)
 	for i := range l.Words.Accents {
 		l.Words.Accents[i].Fill = copied(l.Words.Accents[i].Fill)
@@ -145,6 +149,7 @@ func checkWords(c *Clip, field string, l *Layer) error {
 		}
 	}
 	return firstError(
+		w.Comes.check(field+".comes"), w.Goes.check(field+".goes"),
 		within(field+".width", w.Width, 0, MaxUnits),
 		within(field+".lineSpacing", w.LineSpacing, 50, 300),
 		within(field+".letterSpacing", w.LetterSpacing, -20, 200),

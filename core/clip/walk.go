@@ -97,6 +97,8 @@ func (l *Layer) Walk(v Visitor) {
 	}
 	if l.Words != nil {
 		name(v.Product, &l.Words.Product)
+		v.passage(l.Words.Comes)
+		v.passage(l.Words.Goes)
 	}
 	if l.Inside != nil {
 		v.inside(l.Inside)

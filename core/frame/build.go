@@ -57,6 +57,9 @@ func (p *Painter) add(out []*graph.Node, a *actor, env around) []*graph.Node {
 	if pose.Opacity == 0 || pose.M.Det() == 0 || a.w == 0 && a.kind.Rim {
 		return out
 	}
+	if parts, k, ok := s.partsAt(a, env); ok {
+		return p.addParts(out, a, env, pose, parts, k)
+	}
 	pic, slid, copies := s.repeated(a, env, pose)
 	at := graph.Placement{Opacity: pose.Opacity, Blend: paint.BlendNamed(a.layer.Blend)}
 	poses := [2][]paint.Affine{s.exposures(a, env, 1)}

@@ -8,14 +8,15 @@ import (
 	"billow/core/paint"
 )
 
-// groupStands finds what a group stands on: on what of it stands lowest at rest. in is what surrounds what is in it.
+// groupStands finds what a group stands on: on what of it that is seen stands lowest at
+// rest. in is what surrounds what is in it.
 func (s *Stage) groupStands(a *actor, in around) footing {
 	type foot struct{ x0, x1, y float64 }
 	var feet []foot
 	var out footing
 	top, low := math.Inf(1), math.Inf(-1)
 	for _, child := range a.children {
-		if child.kind.Fills || !child.on(in.frame) {
+		if pose := s.pose(child, in); child.kind.Fills || !child.on(in.frame) || pose.Opacity == 0 || pose.M.Det() == 0 {
 			continue
 		}
 		var b footing

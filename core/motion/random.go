@@ -127,3 +127,6 @@ func (s *Stepping) uneven(step int) float64 {
 	}
 	return math.Copysign(size, random(s.Seed, 43, step))
 }
+
+// Chance is a random number, -1..1, that a seed gives the thing of a number.
+func Chance(seed, n int) float64 { return random(seed, 4, n) }

@@ -34,7 +34,13 @@ type Lineup struct {
 	ByHand int      `json:"byHand"` // keys that were set by hand and stay, whatever it says
 }
 
-// Span is when a move of the layer goes on.
+// Comes and Goes are the kinds of spans in which words come into sight and go.
+const (
+	Comes = "comes"
+	Goes  = "goes"
+)
+
+// Span is when a move of the layer goes on, or its words come or go.
 type Span struct {
 	ID   string `json:"id"`
 	Kind string `json:"kind"`
@@ -112,6 +118,11 @@ func row(c *clip.Clip, l *clip.Layer, depth int, stage *frame.Stage, open bool) 
 	for _, m := range l.Moves {
 		from, to := moves.Span(c, l, m)
 		r.Moves = append(r.Moves, Span{m.ID, m.Kind, from, to})
+	}
+	for _, kind := range []string{Comes, Goes} {
+		if from, to, ok := stage.Passage(l.ID, kind == Goes); ok {
+			r.Moves = append(r.Moves, Span{kind, kind, from, to})
+		}
 	}
 	return r
 }

@@ -19,6 +19,7 @@ import (
 // Block is set text: filled outlines in units about the block's centre.
 type Block struct {
 	W, H    float64 // of words and plate together, units
+	Size    float64 // of the words, units
 	Shapes  []Shape // from the back to the front
 	Lines   int
 	Words   int
@@ -53,7 +54,7 @@ func Set(fonts *Fonts, w *clip.Words, product *clip.Product, size, width float64
 	defer fonts.mu.Unlock()
 	s := &setter{fonts: fonts, words: w}
 	s.gather(filled(w.Text, product))
-	b := &Block{Missing: s.missing}
+	b := &Block{Missing: s.missing, Size: size}
 	s.layout(b, size, width)
 	return b
 }
@@ -343,17 +344,37 @@ func (s *setter) plate(b *Block, p *clip.Plate, size, capsHeight float64) {
 // with a pen of a colour. (x0, y0) is where the bitmap's upper left corner lies,
 // in units from the block's centre.
 func (b *Block) Raster(perUnit float64, pen Pen, ink colour.Colour) (bitmap *paint.Bitmap, x0, y0 float64) {
-	box := [4]float64{-b.W / 2, -b.H / 2, b.W / 2, b.H / 2}
+	return b.drawn(b.box(perUnit, pen), perUnit, pen, ink)
+}
+
+// RasterIn is Raster of a part of another block, on the same grid of pixels.
+func (b *Block) RasterIn(whole *Block, perUnit float64, pen Pen, ink colour.Colour) (bitmap *paint.Bitmap, x0, y0 float64) {
+	box, grid := b.box(perUnit, pen), whole.box(perUnit, pen)
+	box[0], box[1] = onGrid(box[0], grid[0], perUnit), onGrid(box[1], grid[1], perUnit)
+	return b.drawn(box, perUnit, pen, ink)
+}
+
+// box is where the block is drawn, with a margin of pixels.
+func (b *Block) box(perUnit float64, pen Pen) (box [4]float64) {
+	some := b.W > 0
+	box = [4]float64{-b.W / 2, -b.H / 2, b.W / 2, b.H / 2}
 	for _, s := range b.Shapes {
-		if len(s.Path) > 0 {
-			p := s.Path.Bounds()
+		switch p := s.Path.Bounds(); {
+		case len(s.Path) == 0:
+		case !some:
+			box, some = p, true
+		default:
 			box = [4]float64{min(box[0], p[0]), min(box[1], p[1]), max(box[2], p[2]), max(box[3], p[3])}
 		}
 	}
 	margin := 2/perUnit + pen.Width/2
-	x0, y0 = box[0]-margin, box[1]-margin
-	w := int((box[2]-box[0]+2*margin)*perUnit) + 1
-	h := int((box[3]-box[1]+2*margin)*perUnit) + 1
+	return [4]float64{box[0] - margin, box[1] - margin, box[2] + margin, box[3] + margin}
+}
+
+// drawn draws the block into a box.
+func (b *Block) drawn(box [4]float64, perUnit float64, pen Pen, ink colour.Colour) (bitmap *paint.Bitmap, x0, y0 float64) {
+	x0, y0 = box[0], box[1]
+	w, h := int((box[2]-x0)*perUnit)+1, int((box[3]-y0)*perUnit)+1
 	bitmap = paint.NewBitmap(w, h)
 	m := paint.Translate(-x0, -y0).Then(paint.Scale(perUnit, perUnit))
 	for _, s := range b.Shapes {

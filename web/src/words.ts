@@ -41,7 +41,8 @@ export const numberedIn = (names: string[]): Property[] =>
   )
 
 export const moveKinds = catalogue.moveKinds
-export const moveName = (kind: string) => moveKinds.find((m) => m.id === kind)?.name ?? kind
+const passing: Record<string, string> = { comes: 'Words come', goes: 'Words go' }
+export const moveName = (kind: string) => moveKinds.find((m) => m.id === kind)?.name ?? passing[kind] ?? kind
 
 // In place of a product or a picture: the one of the scene.
 export const productSlot = catalogue.productSlot

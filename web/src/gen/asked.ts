@@ -1,7 +1,7 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
 import type { Command } from './commands'
-import type { Accent, Clip, DrawnPath, Key, Layer, Moment, Move, Words } from './document'
+import type { Accent, Clip, DrawnPath, Key, Layer, Moment, Move, Passage, Words } from './document'
 
 export interface Advanced {
   same: boolean
@@ -131,9 +131,22 @@ export interface DraftMove {
   at: Moment
 }
 
+export interface DraftPassage {
+  layer: string
+  kind: string
+  goes: boolean
+  frame: number
+}
+
 export interface DraftedMove {
   layer: string
   move: Move
+}
+
+export interface DraftedPassage {
+  passage: Passage
+  from: number
+  to: number
 }
 
 export interface Drag {

@@ -132,6 +132,44 @@ export const moveKinds = [
   {"id":"whisk","name":"Whisk","says":"Leaves the frame fast, gathering speed","icon":"box-arrow-up-right","sides":[{"id":"left","name":"Left"},{"id":"right","name":"Right"},{"id":"above","name":"Above"},{"id":"below","name":"Below"},{"id":"aboveLeft","name":"Above left"},{"id":"aboveRight","name":"Above right"},{"id":"belowLeft","name":"Below left"},{"id":"belowRight","name":"Below right"},{"id":"","name":"To nothing"}],"turns":true,"strong":true,"of":"","drifts":false},
 ] as const
 
+export const passages = [
+  {"id":"rise","name":"Rise","says":"Words slide up from behind their own edge"},
+  {"id":"gather","name":"Gather","says":"Words come spread apart and close up"},
+  {"id":"typed","name":"Typed","says":"Letter by letter, with a caret"},
+  {"id":"clearing","name":"Clearing","says":"A blur that clears, line by line"},
+  {"id":"pebbles","name":"Pebbles","says":"Letters pop past full size and settle"},
+  {"id":"tumble","name":"Tumble","says":"Letters fall in leaning and come upright"},
+  {"id":"drizzle","name":"Drizzle","says":"Letters drop in here and there"},
+  {"id":"ripple","name":"Ripple","says":"Letters rise from the middle outwards"},
+  {"id":"lean","name":"Lean","says":"Words glide in slanted and straighten"},
+  {"id":"ink","name":"Ink","says":"Outlines are drawn, then filled"},
+  {"id":"drum","name":"Drum","says":"One word on every beat"},
+  {"id":"flare","name":"Flare","says":"Words flare up in another colour"},
+] as const
+
+export const passageParts = [
+  {"id":"whole","name":"All at once"},
+  {"id":"line","name":"Line by line"},
+  {"id":"word","name":"Word by word"},
+  {"id":"letter","name":"Letter by letter"},
+] as const
+
+export const passageOrders = [
+  {"id":"","name":"As they are read"},
+  {"id":"backward","name":"From the last"},
+  {"id":"centre","name":"From the middle"},
+  {"id":"edges","name":"From both ends"},
+  {"id":"random","name":"At random"},
+] as const
+
+export const passageEdges = [
+  {"id":"","name":"In the open"},
+  {"id":"below","name":"From below its edge"},
+  {"id":"above","name":"From above its edge"},
+  {"id":"left","name":"From its left edge"},
+  {"id":"right","name":"From its right edge"},
+] as const
+
 export const figures = [
   {"id":"card","name":"Card","says":"A rectangle, with round corners or without"},
   {"id":"disc","name":"Disc","says":"A circle or an ellipse"},

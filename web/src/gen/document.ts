@@ -7,6 +7,18 @@ export interface Accent {
   size?: number
 }
 
+export interface Afar {
+  x?: number
+  y?: number
+  size: number
+  turn?: number
+  skew?: number
+  blur?: number
+  apart?: number
+  opacity: number
+  colour?: string | null
+}
+
 export interface Backdrop {
   run?: 'linear' | 'radial' | 'conic' | 'free'
   stops: Stop[]
@@ -287,6 +299,21 @@ export interface Move {
   goesOn?: boolean
 }
 
+export interface Passage {
+  by: 'whole' | 'line' | 'word' | 'letter'
+  order?: '' | 'backward' | 'centre' | 'edges' | 'random'
+  seed?: number
+  at: Moment
+  each: number
+  over?: number
+  beats?: number
+  ease: Ease
+  afar: Afar
+  edge?: '' | 'below' | 'above' | 'left' | 'right'
+  drawn?: boolean
+  caret?: boolean
+}
+
 export interface PathPoint {
   id: number
   x: number
@@ -472,4 +499,6 @@ export interface Words {
   letterSpacing: number
   outline: string
   plate?: Plate | null
+  comes?: Passage | null
+  goes?: Passage | null
 }

@@ -1,6 +1,6 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
-import type { Advanced, Aligning, Applied, Area, Around, Caret, Caught, ChangingInto, Choices, Draft, DraftMove, DraftedMove, Drag, Dragged, EngineDrawing, FigureAt, Frames, Haunting, InShape, KeyRef, Letters, Lining, Looking, LoopGap, Match, Matched, Matching, News, OnFrame, PastEnd, Path, Pinning, PivotAt, Pivoted, Places, Point, Reading, Room, Shift, Sketch, Stretch, Styling, Trial, View, When, Whole, Wish, Writing, Written } from './asked'
+import type { Advanced, Aligning, Applied, Area, Around, Caret, Caught, ChangingInto, Choices, Draft, DraftMove, DraftPassage, DraftedMove, DraftedPassage, Drag, Dragged, EngineDrawing, FigureAt, Frames, Haunting, InShape, KeyRef, Letters, Lining, Looking, LoopGap, Match, Matched, Matching, News, OnFrame, PastEnd, Path, Pinning, PivotAt, Pivoted, Places, Point, Reading, Room, Shift, Sketch, Stretch, Styling, Trial, View, When, Whole, Wish, Writing, Written } from './asked'
 import type { Command } from './commands'
 import type { Clip, DrawnPath, Key, Layer, Mask, Move, Rest } from './document'
 
@@ -15,6 +15,7 @@ export interface Methods {
   choices: { in: string; out: Choices }
   draft: { in: Draft; out: Layer }
   draftMove: { in: DraftMove; out: Move }
+  draftPassage: { in: DraftPassage; out: DraftedPassage }
   draw: { in: EngineDrawing; out: Uint8Array }
   follow: { in: Wish; out: boolean }
   ghosts: { in: Haunting; out: Uint8Array }

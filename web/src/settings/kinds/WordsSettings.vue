@@ -9,6 +9,7 @@ import { productSlot } from '../../words'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import ColourField from '../../parts/ColourField.vue'
 import NumberField from '../../parts/NumberField.vue'
+import PassageSettings from '../PassageSettings.vue'
 import TextField from '../../parts/TextField.vue'
 
 const props = defineProps<{ layer: Layer; content: Words }>()
@@ -144,6 +145,10 @@ function addField(name: string) {
         @change="set({ plate: { ...content.plate, fill: $event } })"
       />
     </details>
+    <template v-if="layer.kind !== 'marquee' && !layer.repeat">
+      <PassageSettings :layer="layer" :passage="content.comes" />
+      <PassageSettings :layer="layer" :passage="content.goes" goes />
+    </template>
     <h2>Product</h2>
     <ChoiceField
       bare

@@ -1,0 +1,204 @@
+package frame
+
+import (
+	"math"
+
+	"billow/core/colour"
+	"billow/core/effect"
+	"billow/core/graph"
+	"billow/core/paint"
+	"billow/core/words"
+)
+
+// part is a part of words on its way: its picture, how it lies in the layer's own units, and
+// its opacity.
+type part struct {
+	node    *graph.Node
+	m       paint.Affine
+	opacity float64
+}
+
+// partsOf makes them.
+type partsOf struct {
+	s     *Stage
+	a     *actor
+	k     look
+	block *words.Block
+	all   []words.Part
+	key   graph.Key
+	per   float64
+	aside float64 // by which all lie to the right
+	at    passing
+}
+
+// partsAt are the parts of a layer's words on one of its frames, from the back to the
+// front; ok is false while all stand where they belong.
+func (s *Stage) partsAt(a *actor, env around) (parts []part, k look, ok bool) {
+	if w := a.layer.Words; w == nil || w.Comes == nil && w.Goes == nil {
+		return nil, k, false
+	}
+	k, slid := s.lookAt(a, env)
+	w := k.worded(a.layer.Words)
+	key := a.content.Nums(k.spacing)
+	for _, c := range k.colours {
+		key = key.Colour(c)
+	}
+	block := s.blockOf(a, w, key.Text("block"))
+	m := partsOf{s: s, a: a, k: k, block: block, per: s.raster(a, block.W, block.H), aside: spreads(a, w, block) + slid[0]}
+	m.at, ok = s.passingAt(a, env.frame, func(by string) int {
+		m.all = *cached(s.lib, key.Text("parts"+by), func(p *[]words.Part) int { return 128 * len(*p) }, func() *[]words.Part {
+			all := block.Parts(by)
+			return &all
+		})
+		return len(m.all)
+	})
+	if !ok || s.openedAt(a, env.frame).any() {
+		return nil, k, false
+	}
+	m.key = key.Nums(m.per, k.pen.Width, k.pen.Start, k.pen.End).Text(m.at.By)
+	if plate := block.Plate(); len(plate.Shapes) > 0 {
+		parts = append(parts, part{m.drawn(plate, m.key.Text("plate"), words.Pen{}, colour.Colour{}), paint.Translate(m.aside, slid[1]), 1})
+	}
+	for i := range m.all {
+		if p, shown := m.part(i); shown {
+			p.m = p.m.Then(paint.Translate(m.aside, slid[1]))
+			parts = append(parts, p)
+		}
+	}
+	if n := m.at.newest(); n >= 0 && m.at.caretOn(float64(s.clip.Rate)) {
+		parts = append(parts, m.caret(n))
+	}
+	return parts, k, true
+}
+
+// drawn is a part's picture, on the grid of pixels of the whole.
+func (m *partsOf) drawn(b *words.Block, key graph.Key, pen words.Pen, ink colour.Colour) *graph.Node {
+	whole, per := m.block, m.per
+	return graph.Source(key, func() *paint.Sheet {
+		picture, x0, y0 := b.RasterIn(whole, per, pen, ink)
+		return paint.NewSheet(picture, x0*per, y0*per, per)
+	})
+}
+
+// look is a part with the colour and the outline that it has so far from its place.
+func (m *partsOf) look(i int, there float64) *graph.Node {
+	b, key, pen, ink := m.block.Only(m.all[i]), m.key.Text("part").Word(uint64(i)), m.k.pen, m.k.colours[outlineColour-fillColour]
+	if c := m.at.Afar.Colour; c != nil {
+		if share := int(math.Round(16 * clamped(1-there))); share > 0 {
+			b, key = b.Tinted(*c, share), key.Word(uint64(share))
+		}
+	}
+	if !m.at.Drawn || there >= 1 {
+		return m.drawn(b, key, pen, ink)
+	}
+	// First the outline, in the letters' own colour where they have none, then what it holds.
+	step := math.Floor(64*clamped(there)) / 64
+	key = key.Text("drawn").Nums(step)
+	if pen.None() {
+		pen.Width, ink = m.block.Size*0.02, b.Shapes[0].Fill
+	}
+	pen.Start, pen.End = 0, clamped(step/0.75)
+	return m.drawn(b.Faint(clamped((step-0.6)/0.4)), key, pen, ink)
+}
+
+// part is one as it is on the frame.
+func (m *partsOf) part(i int) (out part, shown bool) {
+	there, shown := m.at.there(i)
+	if !shown {
+		return out, false
+	}
+	p, afar, far := m.all[i], m.at.Afar, 1-there
+	out.node = m.look(i, there)
+	size := m.block.Size / 100
+	if blur := effect.Soft(afar.Blur * size * far); far > 0 && afar.Blur*size*far > 0.2 {
+		out.node = graph.Filtered(out.node, graph.Effected{Effect: &effect.Blur, Values: effect.Values{{blur}}, Unit: 1})
+	}
+	dx, dy := m.cut(&out, p, far)
+	k := 1 + (afar.Size/100-1)*far
+	if k <= 0 {
+		return out, false
+	}
+	x, y := (p.X0+p.X1)/2, p.Foot-0.35*m.block.Size
+	turned := paint.Scale(k, k)
+	if afar.Skew != 0 {
+		turned = turned.Then(paint.Affine{A: 1, C: -math.Tan(afar.Skew * far * math.Pi / 180), D: 1})
+	}
+	turned = turned.Then(paint.Rotate(afar.Turn * far))
+	dx += afar.X*size*far + (x-m.middle(p.Line))*afar.Apart/100*far
+	out.m = paint.Translate(-x, -y).Then(turned).Then(paint.Translate(x+dx, y+dy+afar.Y*size*far))
+	out.opacity = clamped(afar.Opacity/100 + (1-afar.Opacity/100)*clamped(there))
+	return out, true
+}
+
+// middle is that of a line, of the parts in it.
+func (m *partsOf) middle(line int) float64 {
+	x0, x1 := math.Inf(1), math.Inf(-1)
+	for _, p := range m.all {
+		if p.Line == line {
+			x0, x1 = min(x0, p.X0), max(x1, p.X1)
+		}
+	}
+	return (x0 + x1) / 2
+}
+
+// cut lets a part come from behind an edge of its own: so far it is moved, and what is
+// beyond the edge is cut off.
+func (m *partsOf) cut(out *part, p words.Part, far float64) (dx, dy float64) {
+	const beyond = 1e5
+	c := graph.Cut{Left: -beyond, Top: -beyond, Right: beyond, Bottom: beyond, At: paint.Identity()}
+	switch m.at.Edge {
+	case "below":
+		dy = (p.Y1 - p.Y0) * far
+		c.Bottom = p.Y1 - dy
+	case "above":
+		dy = -(p.Y1 - p.Y0) * far
+		c.Top = p.Y0 - dy
+	case "left":
+		dx = -(p.X1 - p.X0) * far
+		c.Left = p.X0 - dx
+	case "right":
+		dx = (p.X1 - p.X0) * far
+		c.Right = p.X1 - dx
+	default:
+		return 0, 0
+	}
+	if far > 0 {
+		out.node = graph.Filtered(out.node, c)
+	}
+	return dx, dy
+}
+
+// caret is a bar behind a part.
+func (m *partsOf) caret(i int) part {
+	p, size := m.all[i], m.block.Size
+	x := p.X1 + 0.05*size
+	b := words.Bar(x, p.Foot-0.78*size, x+0.06*size, p.Foot+0.16*size, m.block.Shapes[m.block.Glyphs[p.Glyphs[0]].Shape])
+	return part{m.drawn(b, m.key.Text("caret").Word(uint64(i)), words.Pen{}, colour.Colour{}), paint.Translate(m.aside, 0), 1}
+}
+
+// addParts draws words that come or go: each part by itself where it can, and all as a whole
+// where blending, a cut, an effect or a shadow ask for it.
+func (p *Painter) addParts(out []*graph.Node, a *actor, env around, pose Pose, parts []part, k look) []*graph.Node {
+	s := p.stage
+	blend := paint.BlendNamed(a.layer.Blend)
+	single := pose.Cast.None() && blend == paint.Normal && k.plain()
+	opacity := 1.0
+	if single {
+		opacity = pose.Opacity
+	}
+	poses := s.exposures(a, env, 1)
+	var all []*graph.Node
+	for _, one := range parts {
+		on := graph.Placement{Opacity: opacity * one.opacity}
+		s.put(&on, one.m, pose.M, poses, 0, 0)
+		all = append(all, p.graph.Place(one.node, on))
+	}
+	if single {
+		return append(out, all...)
+	}
+	_, size := spread(pose.M)
+	within := space{at: pose.M.Then(s.toPixels()), unit: size * s.scale}
+	whole := s.dressed(graph.Stack(all), a, k, false, within)
+	out = p.addGroupShadow(out, a, env, whole, pose, size*s.scale)
+	return append(out, p.graph.Place(whole, graph.Placement{At: paint.Identity(), Opacity: pose.Opacity, Blend: blend}))
+}

@@ -1,0 +1,162 @@
+package frame
+
+import (
+	"cmp"
+	"math"
+	"slices"
+
+	"billow/core/clip"
+	"billow/core/motion"
+)
+
+// passing is how far the parts of words have come, or gone, on a frame.
+type passing struct {
+	*clip.Passage
+	goes   bool
+	frame  float64   // of the layer, as it is held
+	begins []float64 // the frame on which each part begins
+	end    float64   // when the last one has come or gone
+}
+
+// Once all has come, a caret blinks for a while longer; seconds.
+const (
+	caretStays  = 1.2
+	caretBlinks = 0.3
+)
+
+// passingAt is the passage of a layer's words on one of its frames, of which count tells
+// the parts; ok is false when they stand as they are.
+func (s *Stage) passingAt(a *actor, frame float64, count func(by string) int) (p passing, ok bool) {
+	w := a.layer.Words
+	if w == nil || a.layer.Repeat != nil || w.Comes == nil && w.Goes == nil {
+		return p, false
+	}
+	at, _, _, _ := s.held(a, frame)
+	if g := w.Goes; g != nil && at >= float64(a.clock.Frame(g.At)) {
+		p = passing{Passage: g, goes: true, frame: at}
+		p.begin(a, count(g.By), s.clip)
+		return p, true
+	}
+	if w.Comes == nil {
+		return p, false
+	}
+	p = passing{Passage: w.Comes, frame: at}
+	p.begin(a, count(w.Comes.By), s.clip)
+	last := p.end
+	if p.Caret {
+		last += caretStays * float64(s.clip.Rate)
+	}
+	return p, at < last
+}
+
+// Passage is from which frame of the clip to which a layer's words come, or go; ok is false
+// where they are there at once, or stay.
+func (s *Stage) Passage(layer string, goes bool) (from, to int, ok bool) {
+	a := s.byID[layer]
+	if a == nil || a.layer.Words == nil || a.layer.Repeat != nil {
+		return 0, 0, false
+	}
+	p := passing{Passage: a.layer.Words.Comes}
+	if goes {
+		p.Passage = a.layer.Words.Goes
+	}
+	if p.Passage == nil {
+		return 0, 0, false
+	}
+	p.begin(a, len(s.block(a).Parts(p.By)), s.clip)
+	return a.clock.Frame(p.At), int(math.Ceil(p.end)), true
+}
+
+// begin works out when each of so many parts begins.
+func (p *passing) begin(a *actor, n int, c *clip.Clip) {
+	start := a.clock.Frame(p.At)
+	ranks, most := ranked(p.Order, p.Seed, n)
+	p.begins = make([]float64, n)
+	beat := a.clock.Beat(start)
+	for i, r := range ranks {
+		switch {
+		case p.Beats > 0:
+			p.begins[i] = float64(a.clock.Frame(a.clock.OnBeat(beat + float64(r)*p.Beats)))
+		case most > 0:
+			p.begins[i] = float64(start) + float64(p.Over)*float64(r)/float64(most)
+		default:
+			p.begins[i] = float64(start)
+		}
+	}
+	p.end = float64(start)
+	for _, b := range p.begins {
+		p.end = max(p.end, b+float64(p.Each))
+	}
+}
+
+// ranked is the turn of each of n parts, and the last turn.
+func ranked(order string, seed, n int) (ranks []int, most int) {
+	ranks = make([]int, n)
+	for i := range ranks {
+		ranks[i] = i
+	}
+	switch order {
+	case "backward":
+		slices.Reverse(ranks)
+	case "centre", "edges":
+		// Those as far from the middle to either side have the same turn.
+		for i := range ranks {
+			ranks[i] = max(2*i-(n-1), (n-1)-2*i) / 2
+			if order == "edges" {
+				ranks[i] = max(n-1, 0)/2 - ranks[i]
+			}
+		}
+	case "random":
+		slices.SortStableFunc(ranks, func(i, j int) int { return cmp.Compare(motion.Chance(seed, i), motion.Chance(seed, j)) })
+	}
+	for _, r := range ranks {
+		most = max(most, r)
+	}
+	return ranks, most
+}
+
+// there is how much of a part has come: 1 is where it stands, and easings may go beyond;
+// shown is false before it begins to come, and once it has gone.
+func (p *passing) there(i int) (there float64, shown bool) {
+	since := p.frame - p.begins[i]
+	t := 1.0
+	if p.Each > 0 {
+		t = since / float64(p.Each)
+	} else if since < 0 {
+		t = -1
+	}
+	switch {
+	case p.goes && t >= 1:
+		return 0, false
+	case p.goes:
+		return 1 - p.Ease.At(max(t, 0)), true
+	case t < 0:
+		return 0, false
+	case t >= 1:
+		return 1, true
+	}
+	return p.Ease.At(t), true
+}
+
+// newest is the last part, as they are read, that is shown.
+func (p *passing) newest() int {
+	newest := -1
+	for i := range p.begins {
+		if _, shown := p.there(i); shown {
+			newest = i
+		}
+	}
+	return newest
+}
+
+// caretOn tells whether the caret is seen.
+func (p *passing) caretOn(rate float64) bool {
+	since := p.frame - p.end
+	if !p.Caret || since >= caretStays*rate {
+		return false
+	}
+	return since < 0 || int(since/(caretBlinks*rate))%2 == 1
+}
+
+// clamped is a number within 0..1.
+func clamped(v float64) float64 { return math.Min(math.Max(v, 0), 1) }

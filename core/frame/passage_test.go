@@ -1,0 +1,253 @@
+package frame
+
+import (
+	"math"
+	"slices"
+	"testing"
+
+	"billow/core/clip"
+	"billow/core/colour"
+	"billow/core/motion"
+	"billow/core/paint"
+	"billow/core/passages"
+	"billow/core/timing"
+	"billow/fonts"
+)
+
+// worded is a clip of black words on white, in a library with all fonts.
+func worded(t *testing.T, text string, set func(l *clip.Layer)) (*clip.Clip, *Library) {
+	t.Helper()
+	square, _ := clip.StandardShape("square")
+	c := clip.New("Words", square, 30, 120)
+	c.Layers[0].Backdrop.Stops = []clip.Stop{{ID: 1, Colour: colour.RGB(0xFFFFFF)}}
+	l := clip.NewWords("words", "Words", clip.KindWords, text)
+	l.Words.Fill, l.Words.EmphasisFill = colour.RGB(0), colour.RGB(0xFF0000)
+	l.Words.Width, l.Lift = 0, 0
+	l.Group = c.SceneAt(0).ID
+	set(&l)
+	c.Layers = append(c.Layers, l)
+	return c, NewLibrary(fonts.All(), 64<<20)
+}
+
+func frameOf(t *testing.T, c *clip.Clip, lib *Library, n int) *paint.Bitmap {
+	t.Helper()
+	return draw(t, c, lib, "square", 540, 540, n)
+}
+
+// inked is how much of a box is black, in pixels.
+func inked(b *paint.Bitmap, x0, x1 int) (sum float64) {
+	for y := range b.H {
+		for x := x0; x < x1; x++ {
+			sum += 1 - float64(b.Pix[y*b.W+x]>>8&255)/255
+		}
+	}
+	return sum
+}
+
+// box is where it is not white.
+func box(b *paint.Bitmap) (x0, y0, x1, y1 int) {
+	x0, y0 = b.W, b.H
+	for i, p := range b.Pix {
+		if p>>8&255 < 128 {
+			x0, x1, y0, y1 = min(x0, i%b.W), max(x1, i%b.W+1), min(y0, i/b.W), max(y1, i/b.W+1)
+		}
+	}
+	return x0, y0, x1, y1
+}
+
+func passage(set func(p *clip.Passage)) *clip.Passage {
+	p := &clip.Passage{By: "letter", At: timing.At(10), Ease: motion.Ease{Kind: motion.Linear}, Afar: clip.Afar{Size: 100, Opacity: 100}}
+	set(p)
+	return p
+}
+
+// Each ready way begins with nothing and ends with the words exactly as they stand; going, it
+// begins with them and ends with nothing.
+func TestEveryReadyWayEndsWithTheWords(t *testing.T) {
+	for _, k := range passages.Kinds {
+		for _, goes := range []bool{false, true} {
+			c, lib := worded(t, "Tea *for* two\nout here", func(*clip.Layer) {})
+			want := frameOf(t, c, lib, 0)
+			p, ok := passages.Named(k.ID, passages.Text{Lines: 2, Words: 5, Letters: 16}, 30, goes)
+			if !ok {
+				t.Fatal(k.ID)
+			}
+			p.At, p.Caret = timing.At(10), false
+			w := c.Layers[len(c.Layers)-1].Words
+			if w.Comes = &p; goes {
+				w.Comes, w.Goes = nil, &p
+			}
+			if err := c.Validate(); err != nil {
+				t.Fatal(k.ID, err)
+			}
+			before, after := frameOf(t, c, lib, 9), frameOf(t, c, lib, 119)
+			if goes {
+				before, after = after, before
+			}
+			if ink := inked(before, 0, 540); ink != 0 {
+				t.Errorf("%s (goes %t): there are %.1f pixels of words where none should be", k.ID, goes, ink)
+			}
+			if !slices.Equal(after.Pix, want.Pix) {
+				t.Errorf("%s (goes %t): words that stand differ from words that never moved", k.ID, goes)
+			}
+			if half := inked(frameOf(t, c, lib, 20), 0, 540); half == 0 {
+				t.Errorf("%s (goes %t): ten frames later nothing is there", k.ID, goes)
+			}
+		}
+	}
+}
+
+// What stands already is drawn letter by letter as it is in one piece.
+func TestLettersThatHaveComeAreWhereTheyBelong(t *testing.T) {
+	c, lib := worded(t, "Minimum", func(*clip.Layer) {})
+	want := frameOf(t, c, lib, 0)
+	c.Layers[len(c.Layers)-1].Words.Comes = passage(func(p *clip.Passage) { p.Over, p.At, p.Caret = 0, timing.At(0), true })
+	// A caret that blinks keeps the letters apart, and is not seen on its first frames.
+	got := frameOf(t, c, lib, 2)
+	worst := 0.0
+	for i, p := range got.Pix {
+		worst = max(worst, math.Abs(float64(p>>8&255)-float64(want.Pix[i]>>8&255)))
+	}
+	if worst > 2 {
+		t.Errorf("they differ by %.0f levels", worst)
+	}
+}
+
+// Typed, one letter comes every two frames; the last of five on frame 18.
+func TestLettersComeOneByOne(t *testing.T) {
+	c, lib := worded(t, "IIIII", func(l *clip.Layer) {
+		l.Words.LetterSpacing = 60
+		l.Words.Comes = passage(func(p *clip.Passage) { p.Over = 8 })
+	})
+	stems := func(n int) (count int) {
+		b := frameOf(t, c, lib, n)
+		row, in := b.Pix[270*540:271*540], false
+		for _, p := range row {
+			if black := p>>8&255 < 128; black != in {
+				if in = black; in {
+					count++
+				}
+			}
+		}
+		return count
+	}
+	for n, want := range map[int]int{9: 0, 10: 1, 11: 1, 12: 2, 15: 3, 17: 4, 18: 5, 40: 5} {
+		if got := stems(n); got != want {
+			t.Errorf("on frame %d there are %d letters, want %d", n, got, want)
+		}
+	}
+	for order, want := range map[string][]int{"backward": {4, 3, 2, 1, 0}, "centre": {2, 1, 0, 1, 2}, "edges": {0, 1, 2, 1, 0}} {
+		if ranks, most := ranked(order, 0, 5); !slices.Equal(ranks, want) || most != slices.Max(want) {
+			t.Errorf("%s gives the turns %v up to %d, want %v", order, ranks, most, want)
+		}
+	}
+	ranks, _ := ranked("random", 7, 40)
+	sorted := slices.Sorted(slices.Values(ranks))
+	for i, r := range sorted {
+		if i != r {
+			t.Fatalf("at random the turns are %v", ranks)
+		}
+	}
+}
+
+// Half way, with an even easing: half of the offset, half of the size, half of the opacity.
+func TestHalfWayAPartIsHalfAsFar(t *testing.T) {
+	still, lib := worded(t, "I", func(l *clip.Layer) { l.Rest.Size = 200 })
+	x0, y0, x1, y1 := box(frameOf(t, still, lib, 0))
+	half := func(set func(a *clip.Afar)) *paint.Bitmap {
+		c, lib := worded(t, "I", func(l *clip.Layer) {
+			l.Rest.Size = 200
+			l.Words.Comes = passage(func(p *clip.Passage) { p.Each = 20; set(&p.Afar) })
+		})
+		return frameOf(t, c, lib, 20)
+	}
+	// The frame is 1000 units wide: 100 percent of 200 units are 108 pixels, half of that 54.
+	ax0, ay0, _, _ := box(half(func(a *clip.Afar) { a.X, a.Y = 100, -100 }))
+	if abs(float64(ax0-x0-54)) > 1 || abs(float64(ay0-y0+54)) > 1 {
+		t.Errorf("it lies %d to the right and %d down of its place, want 54 and -54", ax0-x0, ay0-y0)
+	}
+	bx0, by0, bx1, by1 := box(half(func(a *clip.Afar) { a.Size = 0 }))
+	if abs(float64(2*(by1-by0)-(y1-y0))) > 2 || abs(float64(2*(bx1-bx0)-(x1-x0))) > 2 {
+		t.Errorf("it is %d by %d, want half of %d by %d", bx1-bx0, by1-by0, x1-x0, y1-y0)
+	}
+	faint := half(func(a *clip.Afar) { a.Opacity = 0 })
+	if got := float64(faint.Pix[270*540+(x0+x1)/2]>>8&255) / 255; math.Abs(got-0.5) > 0.01 {
+		t.Errorf("its middle is %.2f bright, want 0.5", got)
+	}
+}
+
+// From behind its own edge a word shows only above the line on which it ends.
+func TestWordsRiseFromBehindTheirOwnEdge(t *testing.T) {
+	still, lib := worded(t, "Ham", func(l *clip.Layer) { l.Rest.Size = 200 })
+	_, y0, _, y1 := box(frameOf(t, still, lib, 0))
+	c, lib := worded(t, "Ham", func(l *clip.Layer) {
+		l.Rest.Size = 200
+		l.Words.Comes = passage(func(p *clip.Passage) { p.By, p.Each, p.Edge = "word", 20, "below" })
+	})
+	// A part is 1.1 of its size, 118.8 pixels, high, 0.24 of it beneath the baseline, where its
+	// letters end: half way it lies 59.4 pixels lower, and is cut off 25.9 beneath it.
+	_, h0, _, h1 := box(frameOf(t, c, lib, 20))
+	if abs(float64(h0-y0)-59.4) > 1.5 || abs(float64(h1-y1)-25.9) > 1.5 {
+		t.Errorf("it reaches from %d to %d; standing it does from %d to %d", h0, h1, y0, y1)
+	}
+}
+
+// On the beat: at 120 a minute every 15 frames, whatever the words.
+func TestAWordComesOnEveryBeat(t *testing.T) {
+	c, lib := worded(t, "one two three", func(l *clip.Layer) {
+		l.Words.Comes = passage(func(p *clip.Passage) { p.By, p.Beats, p.At = "word", 1, timing.OnBeat(1) })
+	})
+	c.Tempo.BPM = 120
+	before := 0.0
+	for i, n := range []int{14, 15, 29, 30, 44, 45, 60} {
+		ink := inked(frameOf(t, c, lib, n), 0, 540)
+		comes := i == 1 || i == 3 || i == 5
+		if comes != (ink > before+50) {
+			t.Errorf("on frame %d there are %.0f pixels of words, before %.0f", n, ink, before)
+		}
+		before = ink
+	}
+}
+
+// A shadow falls from what has come, not from what will.
+func TestTheShadowOfWordsComesWithThem(t *testing.T) {
+	c, lib := worded(t, "Il", func(l *clip.Layer) {
+		l.Lift, l.Rest.Size, l.Words.LetterSpacing = 60, 200, 150
+		l.Words.Comes = passage(func(p *clip.Passage) { p.Over = 20 })
+	})
+	b := frameOf(t, c, lib, 15)
+	if left, right := inked(b, 0, 250), inked(b, 330, 540); left < 100 || right > 1 {
+		t.Errorf("with the first letter alone there are %.0f dark pixels on the left and %.0f on the right", left, right)
+	}
+}
+
+// Letters of a text of 200 come one by one, on top of what it costs to let it stand.
+func BenchmarkLettersComing(b *testing.B) {
+	text := ""
+	for range 20 {
+		text += "campfire tea "
+	}
+	for _, k := range []string{"standing", "tumble", "clearing", "typed", "rise", "ink"} {
+		b.Run(k, func(b *testing.B) {
+			tall, _ := clip.StandardShape("tall")
+			c := clip.New("Words", tall, 30, 600)
+			c.Layers[0].Tracks[clip.FillAngle] = changing([]float64{0}, []float64{360})
+			l := clip.NewWords("words", "Words", clip.KindWords, text)
+			l.Group = c.SceneAt(0).ID
+			if p, ok := passages.Named(k, passages.Text{Letters: 220, Words: 40, Lines: 10}, 30, false); ok {
+				p.Over = 500
+				l.Words.Comes = &p
+			}
+			c.Layers = append(c.Layers, l)
+			stage, err := Prepare(c, c.Shapes[0], 1080, 1920, NewLibrary(fonts.All(), 256<<20))
+			if err != nil {
+				b.Fatal(err)
+			}
+			p, dst := stage.Painter(), paint.NewBitmap(1080, 1920)
+			for i := range b.N {
+				p.Draw(dst, 50+i%400)
+			}
+			b.ReportMetric(b.Elapsed().Seconds()*1000/float64(b.N), "ms/frame")
+		})
+	}
+}

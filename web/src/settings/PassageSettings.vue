@@ -1,0 +1,197 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount } from 'vue'
+import { passageEdges, passageOrders, passageParts, passages } from '../gen/catalogue'
+import { useEditor } from '../stores/editor'
+import { useNotices } from '../stores/notices'
+import { useGlimpse } from '../tabletop/useGlimpse'
+import type { Changed, Command, Layer, Passage, Words } from '../types'
+import { easings } from '../words'
+import ChoiceField from '../parts/ChoiceField.vue'
+import ColourField from '../parts/ColourField.vue'
+import EaseField from '../parts/EaseField.vue'
+import IconButton from '../parts/IconButton.vue'
+import NumberField from '../parts/NumberField.vue'
+
+// How words come into sight part by part, or go: a ready way, of which all can be changed.
+// While the pointer rests on one, or the keyboard is on it, the words do it in the picture.
+const props = defineProps<{ layer: Layer; passage?: Passage | null; goes?: boolean }>()
+const editor = useEditor()
+const glimpse = useGlimpse()
+let waiting: ReturnType<typeof setTimeout> | undefined
+
+const field = computed(() => (props.goes ? 'goes' : 'comes'))
+const command = (passage: Passage | null): Command => ({
+  type: 'setLayer',
+  layer: props.layer.id,
+  set: { words: { [field.value]: passage } as Changed<Words> }
+})
+const draft = (kind: string) =>
+  editor.ask('draftPassage', { layer: props.layer.id, kind, goes: !!props.goes, frame: editor.frame })
+
+function rest(kind: string) {
+  clearTimeout(waiting)
+  waiting = setTimeout(async () => {
+    const mine = waiting
+    const d = await draft(kind).catch(() => null)
+    if (d && mine === waiting) await glimpse.begin(command(d.passage), d.from, d.to)
+  }, 180)
+}
+
+function leave() {
+  clearTimeout(waiting)
+  waiting = undefined
+  glimpse.end()
+}
+onBeforeUnmount(leave)
+
+async function take(kind: string) {
+  leave()
+  try {
+    await editor.run(command((await draft(kind)).passage))
+  } catch (e) {
+    useNotices().fail(e)
+  }
+}
+
+// begin lets the first part come, or go, where the playhead is.
+async function begin() {
+  await editor.run(command((await draft('')).passage))
+}
+
+const set = (values: Partial<Passage>) => props.passage && editor.run(command({ ...props.passage, ...values }))
+const afar = (values: Partial<Passage['afar']>) => props.passage && set({ afar: { ...props.passage.afar, ...values } })
+const numbers = [
+  { id: 'x', label: 'From right', unit: '%' },
+  { id: 'y', label: 'From below', unit: '%' },
+  { id: 'size', label: 'Size', unit: '%' },
+  { id: 'turn', label: 'Turn', unit: '°' },
+  { id: 'skew', label: 'Lean', unit: '°' },
+  { id: 'blur', label: 'Blur', unit: '%' },
+  { id: 'apart', label: 'Spread', unit: '%' },
+  { id: 'opacity', label: 'Opacity', unit: '%' }
+] as const
+</script>
+
+<template>
+  <div :aria-label="goes ? 'How they go' : 'How they come'" role="group">
+    <h2>
+      {{ goes ? 'They go' : 'They come' }}
+      <IconButton
+        v-if="passage"
+        icon="x-lg"
+        :label="goes ? 'They stay to the end' : 'They are there at once'"
+        @click="editor.run(command(null))"
+      />
+    </h2>
+    <div class="ways" @pointerleave="leave">
+      <button
+        v-for="k in passages"
+        :key="k.id"
+        class="plain"
+        :title="k.says"
+        :data-way="k.id"
+        @pointerenter="rest(k.id)"
+        @focus="rest(k.id)"
+        @blur="leave"
+        @click="take(k.id)"
+      >
+        {{ k.name }}
+      </button>
+    </div>
+    <template v-if="passage">
+      <div class="pair">
+        <ChoiceField label="Parts" :value="passage.by" :options="passageParts" @change="set({ by: $event })" />
+        <ChoiceField
+          label="Order"
+          :value="passage.order ?? ''"
+          :options="passageOrders"
+          @change="set({ order: $event })"
+        />
+      </div>
+      <div class="three">
+        <NumberField label="Each takes" unit="f" :value="passage.each" @change="set({ each: Math.round($event) })" />
+        <NumberField
+          v-if="!passage.beats"
+          label="All begin in"
+          unit="f"
+          hint="Frames from the first part’s beginning to the last one’s"
+          :value="passage.over ?? 0"
+          @change="set({ over: Math.round($event) })"
+        />
+        <NumberField
+          label="Beats apart"
+          :step="0.5"
+          hint="From one part’s beginning to the next one’s; 0 counts in frames"
+          :value="passage.beats ?? 0"
+          @change="set({ beats: $event })"
+        />
+      </div>
+      <div class="three">
+        <NumberField
+          v-for="n in numbers"
+          :key="n.id"
+          :label="n.label"
+          :unit="n.unit"
+          :value="passage.afar[n.id] ?? 0"
+          @change="afar({ [n.id]: $event })"
+        />
+      </div>
+      <ChoiceField label="Edge" :value="passage.edge ?? ''" :options="passageEdges" @change="set({ edge: $event })" />
+      <ColourField
+        v-if="passage.afar.colour"
+        label="From colour"
+        :value="passage.afar.colour"
+        @change="afar({ colour: $event })"
+      />
+      <div class="checks">
+        <label class="check">
+          <input
+            type="checkbox"
+            :checked="!!passage.afar.colour"
+            @change="afar({ colour: passage.afar.colour ? null : '#f0c040' })"
+          />
+          Another colour
+        </label>
+        <label class="check">
+          <input type="checkbox" :checked="passage.drawn ?? false" @change="set({ drawn: !passage.drawn })" />
+          Outline first
+        </label>
+        <label class="check">
+          <input type="checkbox" :checked="passage.caret ?? false" @change="set({ caret: !passage.caret })" />
+          Caret
+        </label>
+        <button class="plain" @click="begin"><i class="bi bi-geo" aria-hidden="true" /> Begin at the playhead</button>
+      </div>
+      <EaseField :ease="passage.ease" :kinds="easings" @change="set({ ease: $event })" />
+    </template>
+  </div>
+</template>
+
+<style scoped>
+h2 {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+}
+
+.ways {
+  display: grid;
+  grid-template-columns: repeat(4, 1fr);
+  gap: 0.15rem;
+  font-size: 0.78rem;
+  margin-bottom: 0.4rem;
+}
+
+.ways button {
+  text-align: left;
+}
+
+.checks {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.2rem 0.9rem;
+  align-items: center;
+  font-size: 0.78rem;
+  margin: 0.4rem 0;
+}
+</style>
