@@ -170,9 +170,9 @@ func lanternLogo() clip.Layer {
 func lanternAddress() clip.Layer {
 	l := text("address", "Address", clip.KindWords, "Camp kitchen, made to last\nottermoss.example", 0, 10, 52, "centre", harbour)
 	l.Words.Font, l.Words.LineSpacing = "hanken-700", 145
-	l.From = beat(16)
-	l.Tracks[clip.Opacity] = motion.Track{key(beat(16), smooth, 0), key(beat(16).Plus(9), hold, 100)}
-	l.Tracks[clip.Position] = motion.Track{key(beat(16), easeOut, 0, 40), key(beat(16).Plus(14), hold, 0, 0)}
+	l.From = beat(15.5)
+	l.Tracks[clip.Opacity] = motion.Track{key(beat(15.5), smooth, 0), key(beat(15.5).Plus(6), hold, 100)}
+	l.Tracks[clip.Position] = motion.Track{key(beat(15.5), easeOut, 0, 40), key(beat(15.5).Plus(14), hold, 0, 0)}
 	return l
 }
 

@@ -11,8 +11,11 @@ import (
 
 	"billow/core/clip"
 	"billow/core/edit"
+	"billow/core/frame"
+	"billow/core/paint"
 	"billow/demo/drawn"
 	"billow/demo/synth"
+	"billow/fonts"
 )
 
 // Product pictures lie whole within their frame, on nothing, and cover a good
@@ -172,6 +175,25 @@ func TestTheSampleClipsTakeEveryTempo(t *testing.T) {
 			}
 			if settled := edit.Settled(n.Clip, c); len(settled) > 0 && math.Abs(bpm-n.Clip.Tempo.BPM) < 0.5 {
 				t.Errorf("%s at %g beats a minute: %v did not fit", n.ID, bpm, settled)
+			}
+		}
+	}
+}
+
+// All words of the sample clips stand long enough to be read.
+func TestAllWordsOfTheSamplesCanBeRead(t *testing.T) {
+	lib := frame.NewLibrary(fonts.All(), 1<<20)
+	for _, n := range small(t).Clips {
+		for _, p := range n.Clip.Props {
+			lib.AddPicture(p.Hash, paint.NewBitmap(1, 1)) // pictures do not matter here
+		}
+		stage, err := frame.Prepare(n.Clip, n.Clip.Shapes[0], 270, 480, lib)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, l := range n.Clip.Layers {
+			if needs, has := stage.Reading(l.ID); has < needs {
+				t.Errorf("%s: %s takes %.1f s to be read and stands for %.1f", n.Clip.Name, l.Name, needs, has)
 			}
 		}
 	}

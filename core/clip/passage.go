@@ -21,6 +21,8 @@ type Passage struct {
 	Ease  motion.Ease   `json:"ease"`
 	Afar  Afar          `json:"afar"`            // how a part is that has not come, or that has gone
 	Edge  string        `json:"edge,omitempty"`  // the side of its own line from behind which it comes: one of PassageEdges
+	Wiped bool          `json:"wiped,omitempty"` // it stays in its place, and the edge uncovers it
+	Soft  float64       `json:"soft,omitempty"`  // percent of the words' size over which that edge is soft
 	Drawn bool          `json:"drawn,omitempty"` // its outline is drawn first
 	Caret bool          `json:"caret,omitempty"` // a caret stands behind what has come
 }
@@ -74,7 +76,7 @@ func (p *Passage) check(field string) error {
 	a := p.Afar
 	return firstError(
 		within(field+".each", float64(p.Each), 0, MaxPassage), within(field+".over", float64(p.Over), 0, MaxPassage),
-		within(field+".beats", p.Beats, 0, 64),
+		within(field+".beats", p.Beats, 0, 64), within(field+".soft", p.Soft, 0, 300),
 		within(field+".afar.x", a.X, -2000, 2000), within(field+".afar.y", a.Y, -2000, 2000),
 		within(field+".afar.size", a.Size, 0, 1000), within(field+".afar.turn", a.Turn, -3600, 3600),
 		within(field+".afar.skew", a.Skew, -80, 80), within(field+".afar.blur", a.Blur, 0, 200),

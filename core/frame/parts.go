@@ -45,12 +45,12 @@ func (s *Stage) partsAt(a *actor, env around) (parts []part, k look, ok bool) {
 	}
 	block := s.blockOf(a, w, key.Text("block"))
 	m := partsOf{s: s, a: a, k: k, block: block, per: s.raster(a, block.W, block.H), aside: spreads(a, w, block) + slid[0]}
-	m.at, ok = s.passingAt(a, env.frame, func(by string) int {
+	m.at, ok = s.passingAt(a, env.frame, func(by string) []words.Part {
 		m.all = *cached(s.lib, key.Text("parts"+by), func(p *[]words.Part) int { return 128 * len(*p) }, func() *[]words.Part {
 			all := block.Parts(by)
 			return &all
 		})
-		return len(m.all)
+		return m.all
 	})
 	if !ok || s.openedAt(a, env.frame).any() {
 		return nil, k, false
@@ -113,7 +113,12 @@ func (m *partsOf) part(i int) (out part, shown bool) {
 	if blur := effect.Soft(afar.Blur * size * far); far > 0 && afar.Blur*size*far > 0.2 {
 		out.node = graph.Filtered(out.node, graph.Effected{Effect: &effect.Blur, Values: effect.Values{{blur}}, Unit: 1})
 	}
-	dx, dy := m.cut(&out, p, far)
+	dx, dy := 0.0, 0.0
+	if m.at.Wiped {
+		m.wiped(&out, p, there)
+	} else {
+		dx, dy = m.cut(&out, p, far)
+	}
 	k := 1 + (afar.Size/100-1)*far
 	if k <= 0 {
 		return out, false
@@ -166,6 +171,33 @@ func (m *partsOf) cut(out *part, p words.Part, far float64) (dx, dy float64) {
 		out.node = graph.Filtered(out.node, c)
 	}
 	return dx, dy
+}
+
+// wiped uncovers a part along its edge.
+func (m *partsOf) wiped(out *part, p words.Part, there float64) {
+	if there >= 1 || m.at.Edge == "" {
+		return
+	}
+	const beyond = 1e4
+	sigma := m.at.Soft / 100 * m.block.Size / 3
+	x0, x1, y0, y1 := -beyond, beyond, -beyond, beyond
+	// The soft edge has to pass all of it.
+	margin := 3*sigma + 0.2*m.block.Size
+	along := func(from, to float64) float64 { return from + (to-from)*there }
+	switch m.at.Edge {
+	case "left":
+		x1 = along(p.X0-margin, p.X1+margin)
+	case "right":
+		x0 = along(p.X1+margin, p.X0-margin)
+	case "above":
+		y1 = along(p.Y0-margin, p.Y1+margin)
+	case "below":
+		y0 = along(p.Y1+margin, p.Y0-margin)
+	}
+	side := paint.Corners(x1-x0, y1-y0, [4]float64{}).Transformed(paint.Translate((x0+x1)/2, (y0+y1)/2))
+	out.node = graph.Filtered(out.node, graph.Masked{At: paint.Identity(), Finest: m.per, Parts: []graph.MaskPart{
+		{Path: side, Feather: sigma, Nums: []float64{x0, x1, y0, y1}},
+	}})
 }
 
 // caret is a bar behind a part.

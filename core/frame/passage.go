@@ -7,6 +7,7 @@ import (
 
 	"billow/core/clip"
 	"billow/core/motion"
+	"billow/core/words"
 )
 
 // passing is how far the parts of words have come, or gone, on a frame.
@@ -24,9 +25,9 @@ const (
 	caretBlinks = 0.3
 )
 
-// passingAt is the passage of a layer's words on one of its frames, of which count tells
+// passingAt is the passage of a layer's words on one of its frames, of which divide tells
 // the parts; ok is false when they stand as they are.
-func (s *Stage) passingAt(a *actor, frame float64, count func(by string) int) (p passing, ok bool) {
+func (s *Stage) passingAt(a *actor, frame float64, divide func(by string) []words.Part) (p passing, ok bool) {
 	w := a.layer.Words
 	if w == nil || a.layer.Repeat != nil || w.Comes == nil && w.Goes == nil {
 		return p, false
@@ -34,14 +35,14 @@ func (s *Stage) passingAt(a *actor, frame float64, count func(by string) int) (p
 	at, _, _, _ := s.held(a, frame)
 	if g := w.Goes; g != nil && at >= float64(a.clock.Frame(g.At)) {
 		p = passing{Passage: g, goes: true, frame: at}
-		p.begin(a, count(g.By), s.clip)
+		p.begin(a, divide(g.By), s.clip)
 		return p, true
 	}
 	if w.Comes == nil {
 		return p, false
 	}
 	p = passing{Passage: w.Comes, frame: at}
-	p.begin(a, count(w.Comes.By), s.clip)
+	p.begin(a, divide(w.Comes.By), s.clip)
 	last := p.end
 	if p.Caret {
 		last += caretStays * float64(s.clip.Rate)
@@ -63,15 +64,22 @@ func (s *Stage) Passage(layer string, goes bool) (from, to int, ok bool) {
 	if p.Passage == nil {
 		return 0, 0, false
 	}
-	p.begin(a, len(s.block(a).Parts(p.By)), s.clip)
+	p.begin(a, s.block(a).Parts(p.By), s.clip)
 	return a.clock.Frame(p.At), int(math.Ceil(p.end)), true
 }
 
-// begin works out when each of so many parts begins.
-func (p *passing) begin(a *actor, n int, c *clip.Clip) {
+// begin works out when each part begins.
+func (p *passing) begin(a *actor, parts []words.Part, c *clip.Clip) {
 	start := a.clock.Frame(p.At)
-	ranks, most := ranked(p.Order, p.Seed, n)
-	p.begins = make([]float64, n)
+	lines := make([]int, len(parts))
+	for i, one := range parts {
+		lines[i] = one.Line
+	}
+	if p.By == "line" {
+		clear(lines) // from the middle of all of them
+	}
+	ranks, most := ranked(p.Order, p.Seed, lines)
+	p.begins = make([]float64, len(parts))
 	beat := a.clock.Beat(start)
 	for i, r := range ranks {
 		switch {
@@ -89,9 +97,9 @@ func (p *passing) begin(a *actor, n int, c *clip.Clip) {
 	}
 }
 
-// ranked is the turn of each of n parts, and the last turn.
-func ranked(order string, seed, n int) (ranks []int, most int) {
-	ranks = make([]int, n)
+// ranked is the turn of each part, of which the line is known, and the last turn.
+func ranked(order string, seed int, lines []int) (ranks []int, most int) {
+	ranks = make([]int, len(lines))
 	for i := range ranks {
 		ranks[i] = i
 	}
@@ -99,12 +107,20 @@ func ranked(order string, seed, n int) (ranks []int, most int) {
 	case "backward":
 		slices.Reverse(ranks)
 	case "centre", "edges":
-		// Those as far from the middle to either side have the same turn.
-		for i := range ranks {
-			ranks[i] = max(2*i-(n-1), (n-1)-2*i) / 2
-			if order == "edges" {
-				ranks[i] = max(n-1, 0)/2 - ranks[i]
+		// Those as far from the middle of their line to either side have the same turn.
+		for from := 0; from < len(lines); {
+			to := from + 1
+			for to < len(lines) && lines[to] == lines[from] {
+				to++
 			}
+			last := to - from - 1
+			for i := range ranks[from:to] {
+				ranks[from+i] = max(2*i-last, last-2*i) / 2
+				if order == "edges" {
+					ranks[from+i] = last/2 - ranks[from+i]
+				}
+			}
+			from = to
 		}
 	case "random":
 		slices.SortStableFunc(ranks, func(i, j int) int { return cmp.Compare(motion.Chance(seed, i), motion.Chance(seed, j)) })

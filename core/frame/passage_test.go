@@ -137,11 +137,15 @@ func TestLettersComeOneByOne(t *testing.T) {
 		}
 	}
 	for order, want := range map[string][]int{"backward": {4, 3, 2, 1, 0}, "centre": {2, 1, 0, 1, 2}, "edges": {0, 1, 2, 1, 0}} {
-		if ranks, most := ranked(order, 0, 5); !slices.Equal(ranks, want) || most != slices.Max(want) {
+		if ranks, most := ranked(order, 0, make([]int, 5)); !slices.Equal(ranks, want) || most != slices.Max(want) {
 			t.Errorf("%s gives the turns %v up to %d, want %v", order, ranks, most, want)
 		}
 	}
-	ranks, _ := ranked("random", 7, 40)
+	// Each line has a middle of its own.
+	if ranks, _ := ranked("centre", 0, []int{0, 0, 0, 1, 1, 1, 1, 1}); !slices.Equal(ranks, []int{1, 0, 1, 2, 1, 0, 1, 2}) {
+		t.Errorf("from the middle of two lines the turns are %v", ranks)
+	}
+	ranks, _ := ranked("random", 7, make([]int, 40))
 	sorted := slices.Sorted(slices.Values(ranks))
 	for i, r := range sorted {
 		if i != r {

@@ -67,6 +67,9 @@ var Kinds = []Kind{
 	{"lean", "Lean", "Words glide in slanted and straighten", func(Text) clip.Passage {
 		return clip.Passage{By: "word", Each: 16, Over: 10, Ease: gently, Afar: faint(func(a *clip.Afar) { a.X, a.Skew = -90, -28 })}
 	}},
+	{"brush", "Brush", "Each line is uncovered along a soft edge", func(Text) clip.Passage {
+		return clip.Passage{By: "line", Each: 24, Over: 10, Ease: smoothly, Edge: "left", Wiped: true, Soft: 60, Afar: plain()}
+	}},
 	{"ink", "Ink", "Outlines are drawn, then filled", func(Text) clip.Passage {
 		return clip.Passage{By: "letter", Each: 26, Over: 14, Ease: smoothly, Drawn: true, Afar: plain()}
 	}},

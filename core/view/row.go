@@ -1,6 +1,7 @@
 package view
 
 import (
+	"fmt"
 	"math"
 	"slices"
 
@@ -24,6 +25,7 @@ type Row struct {
 	Tracks []Track  `json:"tracks"`
 	Differ []string `json:"differ"` // shapes in which it has a rest of its own
 	Lacks  string   `json:"lacks"`  // letters that no font has
+	Hasty  string   `json:"hasty"`  // why its words cannot be read in time, if they cannot
 	Moves  []Span   `json:"moves"`
 	Lineup *Lineup  `json:"lineup,omitempty"`
 }
@@ -118,6 +120,9 @@ func row(c *clip.Clip, l *clip.Layer, depth int, stage *frame.Stage, open bool) 
 	for _, m := range l.Moves {
 		from, to := moves.Span(c, l, m)
 		r.Moves = append(r.Moves, Span{m.ID, m.Kind, from, to})
+	}
+	if needs, has := stage.Reading(l.ID); has < needs {
+		r.Hasty = fmt.Sprintf("It takes %.1f s to read this; it stands for %.1f s", needs, has)
 	}
 	for _, kind := range []string{Comes, Goes} {
 		if from, to, ok := stage.Passage(l.ID, kind == Goes); ok {

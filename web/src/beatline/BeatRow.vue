@@ -114,6 +114,7 @@ function toggleSolo() {
         >
           {{ name }} <em v-if="layer?.label">{{ layer.label }}</em>
         </button>
+        <i v-if="row.hasty" class="bi bi-hourglass-split hasty" role="img" :aria-label="row.hasty" :title="row.hasty" />
         <span class="marks">
           <IconButton
             icon="distribute-vertical"
@@ -300,6 +301,11 @@ function toggleSolo() {
   border: 1px solid currentcolor;
   border-radius: 6px;
   padding: 0 0.25rem;
+}
+
+.hasty {
+  color: var(--buoy-deep);
+  font-size: 0.75rem;
 }
 
 .selected .name {

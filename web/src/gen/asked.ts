@@ -420,6 +420,7 @@ export interface Row {
   tracks: Track[]
   differ: string[]
   lacks: string
+  hasty: string
   moves: Span[]
   lineup?: ViewLineup | null
 }

@@ -142,6 +142,7 @@ export const passages = [
   {"id":"drizzle","name":"Drizzle","says":"Letters drop in here and there"},
   {"id":"ripple","name":"Ripple","says":"Letters rise from the middle outwards"},
   {"id":"lean","name":"Lean","says":"Words glide in slanted and straighten"},
+  {"id":"brush","name":"Brush","says":"Each line is uncovered along a soft edge"},
   {"id":"ink","name":"Ink","says":"Outlines are drawn, then filled"},
   {"id":"drum","name":"Drum","says":"One word on every beat"},
   {"id":"flare","name":"Flare","says":"Words flare up in another colour"},

@@ -310,6 +310,8 @@ export interface Passage {
   ease: Ease
   afar: Afar
   edge?: '' | 'below' | 'above' | 'left' | 'right'
+  wiped?: boolean
+  soft?: number
   drawn?: boolean
   caret?: boolean
 }

@@ -137,6 +137,24 @@ const numbers = [
         />
       </div>
       <ChoiceField label="Edge" :value="passage.edge ?? ''" :options="passageEdges" @change="set({ edge: $event })" />
+      <div v-if="passage.edge" class="pair">
+        <ChoiceField
+          label="The edge"
+          :value="passage.wiped ? 'wipes' : 'hides'"
+          :options="[
+            { id: 'hides', name: 'Hides what slides in' },
+            { id: 'wipes', name: 'Uncovers it' }
+          ]"
+          @change="set({ wiped: $event === 'wipes' })"
+        />
+        <NumberField
+          v-if="passage.wiped"
+          label="Soft"
+          unit="%"
+          :value="passage.soft ?? 0"
+          @change="set({ soft: $event })"
+        />
+      </div>
       <ColourField
         v-if="passage.afar.colour"
         label="From colour"

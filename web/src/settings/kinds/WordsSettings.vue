@@ -18,6 +18,7 @@ brands.load()
 const emit = defineEmits<{ set: [values: Changed<Layer>] }>()
 const editor = useEditor()
 const lacks = computed(() => editor.view.rows.find((r) => r.layer === editor.selected)?.lacks)
+const hasty = computed(() => editor.view.rows.find((r) => r.layer === props.layer.id)?.hasty)
 const shows = computed(() => editor.view.rows.find((r) => r.layer === props.layer.id)?.shows)
 const product = computed(() => editor.clip?.products.find((p) => p.id === shows.value))
 const fields = computed(() => Object.entries(product.value?.fields ?? {}))
@@ -58,6 +59,7 @@ function addField(name: string) {
     <p v-if="lacks" class="wrong" role="alert">
       No font here has a letter for “{{ lacks }}”; an empty box stands for it.
     </p>
+    <p v-if="hasty" class="wrong"><i class="bi bi-hourglass-split" aria-hidden="true" /> {{ hasty }}.</p>
     <div class="pair">
       <ChoiceField label="Font" :value="content.font" :options="brands.fonts" @change="set({ font: $event })" />
       <ChoiceField
