@@ -18,13 +18,15 @@ type Words struct {
 	Fill          colour.Colour `json:"fill"`
 	EmphasisFont  string        `json:"emphasisFont,omitempty"`
 	EmphasisFill  colour.Colour `json:"emphasisFill"`
-	Accents       []Accent      `json:"accents,omitempty"` // *² … * has the first of them, *³ … * the second
-	Align         string        `json:"align"`             // left, centre or right
-	ByEdge        bool          `json:"byEdge,omitempty"`  // aligned left or right, they rest by that edge, not by their middle
-	Width         float64       `json:"width"`             // units at which lines break, 0: never
-	LineSpacing   float64       `json:"lineSpacing"`       // percent of the font size
-	LetterSpacing float64       `json:"letterSpacing"`     // percent of the font size
-	Outline       colour.Colour `json:"outline"`           // of the letters' outline; its width is a property
+	Accents       []Accent      `json:"accents,omitempty"`  // *² … * has the first of them, *³ … * the second
+	Align         string        `json:"align"`              // left, centre or right
+	ByEdge        bool          `json:"byEdge,omitempty"`   // aligned left or right, they rest by that edge, not by their middle
+	Width         float64       `json:"width"`              // units at which lines break, 0: never
+	Balanced      bool          `json:"balanced,omitempty"` // lines that break by themselves are about as long as each other
+	Filling       bool          `json:"filling,omitempty"`  // each line is made as wide as Width, with larger letters or smaller ones
+	LineSpacing   float64       `json:"lineSpacing"`        // percent of the font size
+	LetterSpacing float64       `json:"letterSpacing"`      // percent of the font size
+	Outline       colour.Colour `json:"outline"`            // of the letters' outline; its width is a property
 	Plate         *Plate        `json:"plate,omitempty"`
 	Comes         *Passage      `json:"comes,omitempty"` // how they come into sight
 	Goes          *Passage      `json:"goes,omitempty"`  // how they go out of it

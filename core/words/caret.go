@@ -34,7 +34,7 @@ func Carets(fonts *Fonts, w *clip.Words, product *clip.Product, size, width floa
 	s.gather(letters)
 	lines, starts := s.lines(width / size * em)
 	k := size / em
-	places, _, _ := s.places(lines, starts, k)
+	places, _, _ := s.places(lines, starts, k, width/size*em)
 	edges := s.edges(lines, places)
 
 	carets := make([]Caret, len(letters)+1)
@@ -53,7 +53,7 @@ func Carets(fonts *Fonts, w *clip.Words, product *clip.Product, size, width floa
 			to = edges[end-1].trail
 		}
 		p := places[e.line]
-		carets[i] = Caret{e.line, e.lead * k, to * k, (p.y - caretUp*em*p.high) * k, (p.y + caretDown*em*p.high) * k}
+		carets[i] = Caret{e.line, e.lead * p.k, to * p.k, (p.y - caretUp*em*p.high) * p.k, (p.y + caretDown*em*p.high) * p.k}
 	}
 	return carets
 }

@@ -16,6 +16,7 @@ type Glyph struct {
 
 	X, Y    float64 // where the pen is, on the baseline, units about the block's centre
 	Advance float64 // how far it goes on to the right, units
+	Size    float64 // of the font, units
 }
 
 // wordsIn numbers the word of each rune of a text. Spaces at the beginning belong

@@ -37,7 +37,7 @@ func (b *Block) Parts(by string) []Part {
 			continue
 		}
 		p := &all[n]
-		x0, x1, y0, y1 := g.X, g.X+g.Advance, g.Y-caretUp*b.Size, g.Y+caretDown*b.Size
+		x0, x1, y0, y1 := g.X, g.X+g.Advance, g.Y-caretUp*g.Size, g.Y+caretDown*g.Size
 		if len(p.Glyphs) == 0 {
 			p.Line, p.X0, p.X1, p.Y0, p.Y1 = g.Line, x0, x1, y0, y1
 		}

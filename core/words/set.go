@@ -165,8 +165,19 @@ func (s *setter) paragraph(from, to int, width float64) []shaping.Line {
 		width = 1e6
 	}
 	var wrap shaping.LineWrapper
-	config := shaping.WrapConfig{Direction: direction}
-	out, _ := wrap.WrapParagraph(config, int(width), text, shaping.NewSliceIterator(runs))
+	broken := func(width int) []shaping.Line {
+		// The wrapper takes the width of spaces where lines end.
+		own := slices.Clone(runs)
+		for i := range own {
+			own[i].Glyphs = slices.Clone(own[i].Glyphs)
+		}
+		out, _ := wrap.WrapParagraph(shaping.WrapConfig{Direction: direction}, width, text, shaping.NewSliceIterator(own))
+		return out
+	}
+	out := broken(int(width))
+	if n := len(out); s.words.Balanced && n > 1 {
+		out = broken(balanced(int(width), n, broken))
+	}
 	// The wrapper's lines share its scratch memory with the next paragraph.
 	copied := make([]shaping.Line, len(out))
 	for i := range out {
@@ -175,11 +186,38 @@ func (s *setter) paragraph(from, to int, width float64) []shaping.Line {
 	return copied
 }
 
+// balanced is the width, up to another one, in which lines differ least among those in which
+// there are n of them.
+func balanced(width, n int, broken func(width int) []shaping.Line) (best int) {
+	const tries = 24
+	best = width
+	least := math.Inf(1)
+	for i := range tries {
+		w := width - width*(n-1)/n*i/tries
+		lines := broken(w)
+		if len(lines) != n {
+			break
+		}
+		short, long := math.Inf(1), 0.0
+		for _, line := range lines {
+			wide := 0.0
+			for _, run := range line {
+				wide += units(run.Advance)
+			}
+			short, long = min(short, wide), max(long, wide)
+		}
+		if long-short < least && long <= float64(w)+1 {
+			best, least = w, long-short
+		}
+	}
+	return best
+}
+
 // layout places the lines' outlines about the centre and adds the plate.
 func (s *setter) layout(b *Block, size, width float64) {
 	lines, starts := s.lines(width / size * em)
 	k := size / em
-	places, widest, height := s.places(lines, starts, k)
+	places, widest, height := s.places(lines, starts, k, width/size*em)
 	b.Lines = len(lines)
 	var of []int
 	of, b.Words = wordsIn(s.text)
@@ -199,12 +237,17 @@ func (s *setter) caps() float64 {
 	return float64(face.LineMetric(font.CapHeight)) / float64(face.Upem()) * em
 }
 
+// mostFilling is how many times as large a line's letters become at most to fill a width.
+const mostFilling = 8
+
 // places tells where lines are set, and how wide the widest and how high all are,
-// em units. A line is as high as its largest letters want it.
-func (s *setter) places(lines []shaping.Line, starts []int, k float64) (places []place, widest, height float64) {
+// em units. A line is as high as its largest letters want it. width is what lines fill, if
+// they do.
+func (s *setter) places(lines []shaping.Line, starts []int, k, width float64) (places []place, widest, height float64) {
 	places = make([]place, len(lines))
 	widths := make([]float64, len(lines))
-	high := make([]float64, len(lines)) // as shares of the words' size
+	times := make([]float64, len(lines)) // as large
+	high := make([]float64, len(lines))  // as shares of the words' size
 	for i, line := range lines {
 		for _, run := range line {
 			widths[i] += units(run.Advance)
@@ -212,6 +255,10 @@ func (s *setter) places(lines []shaping.Line, starts []int, k float64) (places [
 		}
 		if high[i] == 0 {
 			high[i] = 1
+		}
+		if times[i] = 1; s.words.Filling && width > 0 && widths[i] > 0 {
+			times[i] = min(width/widths[i], mostFilling)
+			widths[i], high[i] = widths[i]*times[i], high[i]*times[i]
 		}
 		widest = max(widest, widths[i])
 	}
@@ -233,8 +280,14 @@ func (s *setter) places(lines []shaping.Line, starts []int, k float64) (places [
 	height = middle + em*high[len(lines)-1]/2
 	for i := range places {
 		places[i].y -= height / 2
+		places[i].grown(times[i])
 	}
 	return places, widest, height
+}
+
+// grown makes a line's own units so many times as large, and leaves it where it is.
+func (p *place) grown(times float64) {
+	p.x, p.y, p.high, p.k = p.x/times, p.y/times, p.high/times, p.k*times
 }
 
 func units(v fixed.Int26_6) float64 { return float64(v) / 64 }
@@ -271,7 +324,7 @@ func (s *setter) line(b *Block, line shaping.Line, at place, of []int) {
 			rune := at.start + g.TextIndex()
 			s.begins = append(s.begins, rune)
 			b.Glyphs = append(b.Glyphs, Glyph{
-				Shape: len(b.Shapes), From: from, To: len(path), Line: at.line, Word: of[rune], X: x * k, Y: y * k, Advance: units(g.Advance) * k,
+				Shape: len(b.Shapes), From: from, To: len(path), Line: at.line, Word: of[rune], X: x * k, Y: y * k, Advance: units(g.Advance) * k, Size: units(run.Size) * k,
 			})
 			x += units(g.Advance)
 		}

@@ -497,6 +497,8 @@ export interface Words {
   align: 'left' | 'centre' | 'right'
   byEdge?: boolean
   width: number
+  balanced?: boolean
+  filling?: boolean
   lineSpacing: number
   letterSpacing: number
   outline: string

@@ -139,6 +139,26 @@ function addField(name: string) {
           @change="set({ plate: { ...content.plate, size: Math.max(0, $event) } })"
         />
       </div>
+      <div class="lines">
+        <label class="check" title="Lines that break by themselves are about as long as each other">
+          <input
+            type="checkbox"
+            :checked="content.balanced ?? false"
+            :disabled="!content.width"
+            @change="set({ balanced: !content.balanced })"
+          />
+          Balanced lines
+        </label>
+        <label class="check" title="Larger letters or smaller ones make each line as wide as “Break at”">
+          <input
+            type="checkbox"
+            :checked="content.filling ?? false"
+            :disabled="!content.width"
+            @change="set({ filling: !content.filling })"
+          />
+          Each line as wide as the box
+        </label>
+      </div>
       <ColourField label="Outline colour" :value="content.outline" @change="set({ outline: $event })" />
       <ColourField
         v-if="content.plate"
@@ -198,6 +218,13 @@ function addField(name: string) {
 }
 
 .spaced {
+  margin: 0.4rem 0;
+}
+
+.lines {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.2rem 0.9rem;
   margin: 0.4rem 0;
 }
 
