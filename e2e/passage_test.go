@@ -23,19 +23,21 @@ func TestWordsComeAndGo(t *testing.T) {
 	u.emptyClip("Words that come", "3s")
 	u.add("Headline")
 	u.text(".row-line.selected .name", "^Headline")
-	u.wait("the ways are offered", "document.querySelectorAll('[aria-label=\"How they come\"] [data-way]').length === 13")
+	u.wait("the ways are offered", "document.querySelectorAll('[aria-label=\"How they come\"] [data-way]').length === 14")
 
 	u.must("pointing", u.find("[aria-label='How they come'] [data-way=typed]").Hover())
 	u.wait("the words come in the picture", "document.querySelector('.tabletop canvas').dataset.glimpse > 3")
 	if stored := u.stored(); stored.Layers[len(stored.Layers)-1].Words.Comes != nil {
 		t.Error("what is only looked at is kept")
 	}
+	u.click("[aria-label='How they come'] [data-way=tumble]")
+	u.saved()
 	u.click("[aria-label='How they come'] [data-way=typed]")
 	u.click("[aria-label='How they go'] [data-way=rise]")
 	u.waitStored("they come and go", func(c *clip.Clip) bool {
 		for _, l := range c.Layers {
 			if l.Words != nil && l.Words.Comes != nil && l.Words.Goes != nil {
-				return l.Words.Comes.By == "letter" && l.Words.Comes.Caret && l.Words.Goes.Edge == "below"
+				return l.Words.Comes.By == "letter" && l.Words.Comes.Caret && l.Words.Comes.Afar.Turn == 0 && l.Words.Goes.Edge == "below"
 			}
 		}
 		return false

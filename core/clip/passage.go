@@ -24,7 +24,9 @@ type Passage struct {
 	Wiped bool          `json:"wiped,omitempty"` // it stays in its place, and the edge uncovers it
 	Soft  float64       `json:"soft,omitempty"`  // percent of the words' size over which that edge is soft
 	Drawn bool          `json:"drawn,omitempty"` // its outline is drawn first
-	Caret bool          `json:"caret,omitempty"` // a caret stands behind what has come
+	// Counts lets numbers count up from nothing, while the words come whole.
+	Counts bool `json:"counts,omitempty"`
+	Caret  bool `json:"caret,omitempty"` // a caret stands behind what has come
 }
 
 // Afar is how a part of words differs from how it stands.
@@ -38,6 +40,14 @@ type Afar struct {
 	Apart   float64        `json:"apart,omitempty"`  // percent by which it lies farther from the middle of its line
 	Opacity float64        `json:"opacity"`          // percent
 	Colour  *colour.Colour `json:"colour,omitempty"` // instead of its own
+}
+
+// Parts are the parts that come one by one.
+func (p *Passage) Parts() string {
+	if p.Counts {
+		return "whole"
+	}
+	return p.By
 }
 
 // MaxPassage is how many frames a passage takes at most, and each part of it.

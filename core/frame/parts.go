@@ -3,6 +3,7 @@ package frame
 import (
 	"math"
 
+	"billow/core/clip"
 	"billow/core/colour"
 	"billow/core/effect"
 	"billow/core/graph"
@@ -55,6 +56,9 @@ func (s *Stage) partsAt(a *actor, env around) (parts []part, k look, ok bool) {
 	if !ok || s.openedAt(a, env.frame).any() {
 		return nil, k, false
 	}
+	if m.at.Counts && !m.at.goes {
+		m.count(w, &key)
+	}
 	m.key = key.Nums(m.per, k.pen.Width, k.pen.Start, k.pen.End).Text(m.at.By)
 	if plate := block.Plate(); len(plate.Shapes) > 0 {
 		parts = append(parts, part{m.drawn(plate, m.key.Text("plate"), words.Pen{}, colour.Colour{}), paint.Translate(m.aside, slid[1]), 1})
@@ -69,6 +73,19 @@ func (s *Stage) partsAt(a *actor, env around) (parts []part, k look, ok bool) {
 		parts = append(parts, m.caret(n))
 	}
 	return parts, k, true
+}
+
+// count sets the words anew with numbers as far as they have come.
+func (m *partsOf) count(w *clip.Words, key *graph.Key) {
+	there, _ := m.at.there(0)
+	share := math.Floor(1000*clamped(there)) / 1000
+	*key = key.Text("counting").Nums(share)
+	before, size := m.block, m.a.rest.Size
+	m.block = cached(m.s.lib, *key, func(*words.Block) int { return 1 << 14 }, func() *words.Block {
+		return words.SetCounting(m.s.lib.Fonts, w, m.s.clip.ProductOf(m.a.layer), size, w.Width*size/m.a.layer.Rest.Size, &words.Counting{Share: share})
+	})
+	m.all = m.block.Parts("whole")
+	m.aside += spreads(m.a, w, m.block) - spreads(m.a, w, before)
 }
 
 // drawn is a part's picture, on the grid of pixels of the whole.

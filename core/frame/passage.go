@@ -35,14 +35,14 @@ func (s *Stage) passingAt(a *actor, frame float64, divide func(by string) []word
 	at, _, _, _ := s.held(a, frame)
 	if g := w.Goes; g != nil && at >= float64(a.clock.Frame(g.At)) {
 		p = passing{Passage: g, goes: true, frame: at}
-		p.begin(a, divide(g.By), s.clip)
+		p.begin(a, divide(g.Parts()), s.clip)
 		return p, true
 	}
 	if w.Comes == nil {
 		return p, false
 	}
 	p = passing{Passage: w.Comes, frame: at}
-	p.begin(a, divide(w.Comes.By), s.clip)
+	p.begin(a, divide(w.Comes.Parts()), s.clip)
 	last := p.end
 	if p.Caret {
 		last += caretStays * float64(s.clip.Rate)
@@ -64,7 +64,7 @@ func (s *Stage) Passage(layer string, goes bool) (from, to int, ok bool) {
 	if p.Passage == nil {
 		return 0, 0, false
 	}
-	p.begin(a, s.block(a).Parts(p.By), s.clip)
+	p.begin(a, s.block(a).Parts(p.Passage.Parts()), s.clip)
 	return a.clock.Frame(p.At), int(math.Ceil(p.end)), true
 }
 

@@ -213,6 +213,25 @@ func TestAWordComesOnEveryBeat(t *testing.T) {
 	}
 }
 
+// Half way to 40 it says 20, where words that say so would stand; and the end is exact.
+func TestNumbersCountUpInThePicture(t *testing.T) {
+	count := func(p *clip.Passage) { p.Each, p.Counts = 20, true }
+	c, lib := worded(t, "40 pieces", func(l *clip.Layer) { l.Words.Comes = passage(count) })
+	half, lib2 := worded(t, "20 pieces", func(l *clip.Layer) { l.Words.Comes = passage(count) })
+	worst := func(a, b *paint.Bitmap) (d float64) {
+		for i, p := range a.Pix {
+			d = max(d, math.Abs(float64(p>>8&255)-float64(b.Pix[i]>>8&255)))
+		}
+		return d
+	}
+	if d := worst(frameOf(t, c, lib, 20), frameOf(t, half, lib2, 60)); d > 2 {
+		t.Errorf("half way it differs from 20 by %.0f levels", d)
+	}
+	if d := worst(frameOf(t, c, lib, 60), frameOf(t, half, lib2, 60)); d < 100 {
+		t.Error("in the end it still says 20")
+	}
+}
+
 // A shadow falls from what has come, not from what will.
 func TestTheShadowOfWordsComesWithThem(t *testing.T) {
 	c, lib := worded(t, "Il", func(l *clip.Layer) {

@@ -76,6 +76,9 @@ var Kinds = []Kind{
 	{"drum", "Drum", "One word on every beat", func(Text) clip.Passage {
 		return clip.Passage{By: "word", Each: 7, Beats: 1, Ease: gently, Afar: faint(func(a *clip.Afar) { a.Size = 150 })}
 	}},
+	{"count", "Count", "Numbers count up to what they say", func(Text) clip.Passage {
+		return clip.Passage{By: "whole", Each: 40, Ease: gently, Counts: true, Afar: plain()}
+	}},
 	{"flare", "Flare", "Words flare up in another colour", func(Text) clip.Passage {
 		bright := colour.RGB(0xF0C040)
 		return clip.Passage{By: "word", Each: 18, Over: 10, Ease: gently, Afar: faint(func(a *clip.Afar) { a.Colour, a.Size = &bright, 116 })}

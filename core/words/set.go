@@ -50,10 +50,17 @@ const em = 1000
 // Set lays out words at a font size in units. width is where lines break, in
 // units, 0 for never. product fills the braces and may be nil.
 func Set(fonts *Fonts, w *clip.Words, product *clip.Product, size, width float64) *Block {
+	return SetCounting(fonts, w, product, size, width, nil)
+}
+
+// SetCounting is Set with numbers on their way; nil is Set. Digits of words that count are as
+// wide as each other.
+func SetCounting(fonts *Fonts, w *clip.Words, product *clip.Product, size, width float64, c *Counting) *Block {
 	fonts.mu.Lock()
 	defer fonts.mu.Unlock()
-	s := &setter{fonts: fonts, words: w}
+	s := &setter{fonts: fonts, words: w, counting: c}
 	s.gather(filled(w.Text, product))
+	s.count()
 	b := &Block{Missing: s.missing, Size: size}
 	s.layout(b, size, width)
 	return b
@@ -94,7 +101,9 @@ type setter struct {
 	letters []int   // the letter that each rune belongs to
 	missing []rune
 	begins  []int // the rune with which each glyph of the block begins
-	shaper  shaping.HarfbuzzShaper
+	// counting is how far numbers have come; nil is all the way.
+	counting *Counting
+	shaper   shaping.HarfbuzzShaper
 }
 
 // gather joins the letters and notes those that no font has.
@@ -114,6 +123,22 @@ func (s *setter) gather(letters []Letter) {
 		}
 	}
 }
+
+// count puts numbers on their way in place of those of the text.
+func (s *setter) count() {
+	if s.counting == nil {
+		return
+	}
+	text, origin := s.counting.counted(s.text)
+	styles, letters := make([]Style, len(text)), make([]int, len(text))
+	for i, o := range origin {
+		styles[i], letters[i] = s.styles[o], s.letters[o]
+	}
+	s.text, s.styles, s.letters = text, styles, letters
+}
+
+// tabular are digits that are as wide as each other (OpenType, tnum).
+var tabular = []shaping.FontFeature{{Tag: opentype.MustNewTag("tnum"), Value: 1}}
 
 // wanted is the font that is asked for.
 func (s *setter) wanted(accent int) *file { return s.fonts.wanted(FontOf(s.words, accent)) }
@@ -152,6 +177,9 @@ func (s *setter) paragraph(from, to int, width float64) []shaping.Line {
 		in := shaping.Input{
 			Text: text, RunStart: a, RunEnd: b, Direction: direction, Language: lang,
 			Size: fixed.Int26_6(math.Round(em * 64 * SizeOf(s.words, s.styles[from+a].Accent))),
+		}
+		if p := s.words.Comes; s.counting != nil || p != nil && p.Counts {
+			in.FontFeatures = tabular
 		}
 		for _, part := range seg.Split(in, fallback{s.fonts, s.wanted(s.styles[from+a].Accent)}) {
 			runs = append(runs, s.shaper.Shape(part))

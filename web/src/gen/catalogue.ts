@@ -145,6 +145,7 @@ export const passages = [
   {"id":"brush","name":"Brush","says":"Each line is uncovered along a soft edge"},
   {"id":"ink","name":"Ink","says":"Outlines are drawn, then filled"},
   {"id":"drum","name":"Drum","says":"One word on every beat"},
+  {"id":"count","name":"Count","says":"Numbers count up to what they say"},
   {"id":"flare","name":"Flare","says":"Words flare up in another colour"},
 ] as const
 

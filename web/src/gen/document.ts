@@ -313,6 +313,7 @@ export interface Passage {
   wiped?: boolean
   soft?: number
   drawn?: boolean
+  counts?: boolean
   caret?: boolean
 }
 

@@ -25,6 +25,8 @@ const command = (passage: Passage | null): Command => ({
   layer: props.layer.id,
   set: { words: { [field.value]: passage } as Changed<Words> }
 })
+// instead puts a passage in the place of another one, of which nothing stays.
+const instead = (passage: Passage): Command => ({ type: 'batch', commands: [command(null), command(passage)] })
 const draft = (kind: string) =>
   editor.ask('draftPassage', { layer: props.layer.id, kind, goes: !!props.goes, frame: editor.frame })
 
@@ -33,7 +35,7 @@ function rest(kind: string) {
   waiting = setTimeout(async () => {
     const mine = waiting
     const d = await draft(kind).catch(() => null)
-    if (d && mine === waiting) await glimpse.begin(command(d.passage), d.from, d.to)
+    if (d && mine === waiting) await glimpse.begin(instead(d.passage), d.from, d.to)
   }, 180)
 }
 
@@ -47,7 +49,7 @@ onBeforeUnmount(leave)
 async function take(kind: string) {
   leave()
   try {
-    await editor.run(command((await draft(kind)).passage))
+    await editor.run(instead((await draft(kind)).passage))
   } catch (e) {
     useNotices().fail(e)
   }
@@ -178,8 +180,13 @@ const numbers = [
           <input type="checkbox" :checked="passage.caret ?? false" @change="set({ caret: !passage.caret })" />
           Caret
         </label>
+        <label v-if="!goes" class="check" title="Numbers count up from nothing; the words come whole">
+          <input type="checkbox" :checked="passage.counts ?? false" @change="set({ counts: !passage.counts })" />
+          Count numbers
+        </label>
         <button class="plain" @click="begin"><i class="bi bi-geo" aria-hidden="true" /> Begin at the playhead</button>
       </div>
+      <span class="says">How each moves</span>
       <EaseField :ease="passage.ease" :kinds="easings" @change="set({ ease: $event })" />
     </template>
   </div>
@@ -202,6 +209,10 @@ h2 {
 
 .ways button {
   text-align: left;
+}
+
+.says {
+  font-size: 0.78rem;
 }
 
 .checks {
