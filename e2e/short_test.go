@@ -91,6 +91,10 @@ func TestAClipInThirtyActions(t *testing.T) {
 	hx, hy := u.at(0, 0)
 	tx, ty := u.at(0, -600)
 	u.act(func() { u.drag(hx, hy, tx, ty) })
+	u.waitStored("the headline is where it was dragged", func(c *clip.Clip) bool {
+		l := headline(c)
+		return l != nil && l.Rest.Y < -400
+	})
 	u.key(input.KeyN)
 	u.key(input.KeyN)
 	u.pressed(".bar button", "Moves")

@@ -4,7 +4,9 @@ import (
 	"bytes"
 	"errors"
 	"math"
+	"os"
 	"path"
+	"path/filepath"
 	"slices"
 	"strings"
 	"testing"
@@ -210,5 +212,44 @@ func TestLettersAreOutlinedAndDrawnOn(t *testing.T) {
 	}
 	if none := covered(words.Pen{Width: 4, Start: 0.5, End: 0.5}); none != 0 {
 		t.Errorf("nothing of it covers %.0f pixels", none)
+	}
+}
+
+// Words in many scripts show, each letter in the wanted font or in one that has it, and no box.
+func TestLettersOfManyScriptsShow(t *testing.T) {
+	fonts := All()
+	for script, text := range map[string]string{
+		"Latin": "Größe, façade, İstanbul, Łódź, đồng", "Greek": "Καλημέρα κόσμε", "Cyrillic": "Доброе утро, Україна",
+		"Arabic": "شاي الصباح", "Hebrew": "תה של בוקר", "Devanagari": "सुबह की चाय", "Thai": "ชายามเช้า", "emoji": "☕🔥🏕️🎉", "arrows": "←→ ×÷ €£¥₹₺₴",
+	} {
+		w := &clip.Words{Text: text, Font: "anton-400", LineSpacing: 100}
+		if lacks := words.Missing(fonts, w, nil); len(lacks) > 0 {
+			t.Errorf("%s: no font has %q", script, string(lacks))
+		}
+		if b := words.Set(fonts, w, nil, 100, 0); len(b.Parts("letter")) < 4 {
+			t.Errorf("%s: only %d letters are drawn", script, len(b.Parts("letter")))
+		}
+	}
+}
+
+// All families come with their licence.
+func TestEveryFontHasItsLicence(t *testing.T) {
+	licences, err := filepath.Glob("OFL-*.txt")
+	if err != nil {
+		t.Fatal(err)
+	}
+	all := ""
+	for _, name := range licences {
+		b, err := os.ReadFile(name)
+		if err != nil || !strings.Contains(strings.ToUpper(string(b)), "SIL OPEN FONT LICENSE") {
+			t.Errorf("%s is no such licence (%v)", name, err)
+		}
+		all += strings.ReplaceAll(name, "-", "")
+	}
+	for _, f := range List {
+		family, _, _ := strings.Cut(f.File, "_")
+		if !strings.Contains(all, strings.ToLower(family)) {
+			t.Errorf("there is no licence of %s", family)
+		}
 	}
 }

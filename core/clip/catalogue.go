@@ -40,6 +40,32 @@ var FontNames = wording.List{
 	{ID: "hanken-400", Name: "Hanken, regular"}, {ID: "hanken-700", Name: "Hanken, bold"}, {ID: "hanken-900", Name: "Hanken, black"},
 	{ID: "fraunces-600", Name: "Fraunces, semibold"}, {ID: "fraunces-600-italic", Name: "Fraunces, italic"},
 	{ID: "caveat-700", Name: "Caveat, bold"}, {ID: "rubik-600", Name: "Rubik, semibold"},
+	{ID: "anton-400", Name: "Anton"},
+	{ID: "archivo-black-400", Name: "Archivo Black"},
+	{ID: "alfa-slab-400", Name: "Alfa Slab One"},
+	{ID: "barlow-condensed-700", Name: "Barlow Condensed, bold"},
+	{ID: "bitter-800", Name: "Bitter, extra bold"},
+	{ID: "bungee-400", Name: "Bungee"},
+	{ID: "comfortaa-700", Name: "Comfortaa, bold"},
+	{ID: "dm-serif-400", Name: "DM Serif Display"},
+	{ID: "fredoka-600", Name: "Fredoka, semibold"},
+	{ID: "inter-400", Name: "Inter, regular"},
+	{ID: "inter-700", Name: "Inter, bold"},
+	{ID: "jetbrains-mono-700", Name: "JetBrains Mono, bold"},
+	{ID: "lora-600", Name: "Lora, semibold"},
+	{ID: "manrope-500", Name: "Manrope, medium"},
+	{ID: "manrope-800", Name: "Manrope, extra bold"},
+	{ID: "montserrat-500", Name: "Montserrat, medium"},
+	{ID: "montserrat-800", Name: "Montserrat, extra bold"},
+	{ID: "oswald-600", Name: "Oswald, semibold"},
+	{ID: "pacifico-400", Name: "Pacifico"},
+	{ID: "playfair-800", Name: "Playfair Display, extra bold"},
+	{ID: "playfair-500-italic", Name: "Playfair Display, italic"},
+	{ID: "righteous-400", Name: "Righteous"},
+	{ID: "shrikhand-400", Name: "Shrikhand"},
+	{ID: "sora-700", Name: "Sora, bold"},
+	{ID: "space-grotesk-700", Name: "Space Grotesk, bold"},
+	{ID: "unbounded-800", Name: "Unbounded, extra bold"},
 }
 
 // Fonts are their IDs.
@@ -47,5 +73,6 @@ var Fonts = FontNames.IDs()
 
 // Bolder is the next bolder font of a font's family, or "".
 func Bolder(font string) string {
-	return map[string]string{"bricolage-500": "bricolage-800", "hanken-400": "hanken-700", "hanken-700": "hanken-900"}[font]
+	return map[string]string{"bricolage-500": "bricolage-800", "hanken-400": "hanken-700", "hanken-700": "hanken-900",
+		"inter-400": "inter-700", "manrope-500": "manrope-800", "montserrat-500": "montserrat-800"}[font]
 }

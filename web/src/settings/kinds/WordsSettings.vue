@@ -143,6 +143,7 @@ function addField(name: string) {
         <label class="check" title="Lines that break by themselves are about as long as each other">
           <input
             type="checkbox"
+            aria-label="Balanced lines"
             :checked="content.balanced ?? false"
             :disabled="!content.width"
             @change="set({ balanced: !content.balanced })"
@@ -152,6 +153,7 @@ function addField(name: string) {
         <label class="check" title="Larger letters or smaller ones make each line as wide as “Break at”">
           <input
             type="checkbox"
+            aria-label="Each line as wide as the box"
             :checked="content.filling ?? false"
             :disabled="!content.width"
             @change="set({ filling: !content.filling })"
