@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, watch } from 'vue'
-import { useGlimpse } from '../tabletop/useGlimpse'
+import { computed } from 'vue'
+import { useResting } from '../tabletop/useResting'
 import { usePlayhead } from '../player/usePlayhead'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
@@ -11,9 +11,7 @@ import { moveKinds } from '../words'
 // on it, what is chosen plays it in the picture.
 const emit = defineEmits<{ add: [id: string] }>()
 const editor = useEditor()
-const glimpse = useGlimpse()
 const { here } = usePlayhead()
-let waiting: ReturnType<typeof setTimeout> | undefined
 
 // Some are for a kind of layers alone.
 const offered = computed(() => {
@@ -31,39 +29,13 @@ async function drafts(kind: Move['kind']) {
 
 const commands = (all: { layer: string; move: Move }[]): Command[] => all.map((d) => ({ type: 'setMove', ...d }))
 
-// A move that only came to lie under a pointer that stands still is not meant.
-let pointed: Move['kind'] | undefined
-let where = [NaN, NaN]
-function point(e: PointerEvent, kind: Move['kind']) {
-  const moved = e.clientX !== where[0] || e.clientY !== where[1]
-  where = [e.clientX, e.clientY]
-  if (moved && pointed !== kind) rest(kind)
-}
-
-function rest(kind: Move['kind']) {
-  pointed = kind
-  clearTimeout(waiting)
-  waiting = setTimeout(() => show(kind).catch(() => undefined), 180)
-}
-
-async function show(kind: Move['kind']) {
-  const mine = waiting
+const { point, rest, leave, play } = useResting<Move['kind']>(async (kind, wanted) => {
   const all = await drafts(kind)
   const spans = await Promise.all(all.map((d) => editor.ask('moveFrames', d)))
-  if (mine !== waiting) return
   const from = Math.min(...spans.map((s) => s.from))
-  await glimpse.begin({ type: 'batch', commands: commands(all) }, from, Math.max(...spans.map((s) => s.to)))
-}
-
-function leave() {
-  clearTimeout(waiting)
-  waiting = undefined
-  pointed = undefined
-  glimpse.end()
-}
-
-// Who goes to another frame wants to see it.
-watch(() => editor.frame, leave)
+  const to = Math.max(...spans.map((s) => s.to))
+  if (wanted()) await play({ type: 'batch', commands: commands(all) }, from, to)
+})
 
 async function add(kind: Move['kind']) {
   leave()
@@ -75,8 +47,6 @@ async function add(kind: Move['kind']) {
     useNotices().fail(e)
   }
 }
-
-onBeforeUnmount(leave)
 </script>
 
 <template>

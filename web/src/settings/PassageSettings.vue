@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount } from 'vue'
+import { computed } from 'vue'
 import { passageEdges, passageOrders, passageParts, passages } from '../gen/catalogue'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
-import { useGlimpse } from '../tabletop/useGlimpse'
+import { useResting } from '../tabletop/useResting'
 import type { Changed, Command, Layer, Passage, Words } from '../types'
 import { easings } from '../words'
 import ChoiceField from '../parts/ChoiceField.vue'
@@ -16,8 +16,6 @@ import NumberField from '../parts/NumberField.vue'
 // While the pointer rests on one, or the keyboard is on it, the words do it in the picture.
 const props = defineProps<{ layer: Layer; passage?: Passage | null; goes?: boolean }>()
 const editor = useEditor()
-const glimpse = useGlimpse()
-let waiting: ReturnType<typeof setTimeout> | undefined
 
 const field = computed(() => (props.goes ? 'goes' : 'comes'))
 const command = (passage: Passage | null): Command => ({
@@ -30,21 +28,10 @@ const instead = (passage: Passage): Command => ({ type: 'batch', commands: [comm
 const draft = (kind: string) =>
   editor.ask('draftPassage', { layer: props.layer.id, kind, goes: !!props.goes, frame: editor.frame })
 
-function rest(kind: string) {
-  clearTimeout(waiting)
-  waiting = setTimeout(async () => {
-    const mine = waiting
-    const d = await draft(kind).catch(() => null)
-    if (d && mine === waiting) await glimpse.begin(instead(d.passage), d.from, d.to)
-  }, 180)
-}
-
-function leave() {
-  clearTimeout(waiting)
-  waiting = undefined
-  glimpse.end()
-}
-onBeforeUnmount(leave)
+const { point, rest, leave, play } = useResting<string>(async (kind, wanted) => {
+  const d = await draft(kind)
+  if (wanted()) await play(instead(d.passage), d.from, d.to)
+})
 
 async function take(kind: string) {
   leave()
@@ -92,7 +79,8 @@ const numbers = [
         class="plain"
         :title="k.says"
         :data-way="k.id"
-        @pointerenter="rest(k.id)"
+        @pointermove="point($event, k.id)"
+        @pointerleave="leave"
         @focus="rest(k.id)"
         @blur="leave"
         @click="take(k.id)"
