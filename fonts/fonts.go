@@ -61,7 +61,7 @@ var List = []Font{
 func Set(read func(file string) ([]byte, error)) *words.Fonts {
 	set := words.NewFonts()
 	for _, f := range List {
-		set.Offer(f.Name, letters[f.Name], func() ([]byte, error) { return read(f.File) })
+		set.Offer(f.Name, words.Unpacked(letters[f.Name]), func() ([]byte, error) { return read(f.File) })
 	}
 	return set
 }

@@ -13,8 +13,8 @@ import (
 // knows which font to fetch before it has any.
 func letters() string {
 	var out strings.Builder
-	out.WriteString("// Made from the fonts by `go generate ./cmd/gen`; not to be changed here.\n\npackage fonts\n\nimport \"billow/core/words\"\n\n")
-	out.WriteString("// letters is which letters each font has.\nvar letters = map[string]words.Coverage{\n")
+	out.WriteString("// Made from the fonts by `go generate ./cmd/gen`; not to be changed here.\n\npackage fonts\n\n")
+	out.WriteString("// letters is which letters each font has, packed (see words.Coverage).\nvar letters = map[string]string{\n")
 	for _, f := range fonts.List {
 		ttf, err := fonts.File(f.File)
 		if err != nil {
@@ -24,14 +24,19 @@ func letters() string {
 		if err != nil {
 			panic(err)
 		}
-		fmt.Fprintf(&out, "%q: {", f.Name)
-		for i := 0; i < len(covers); i += 2 {
-			if i%16 == 0 {
-				out.WriteString("\n")
+		fmt.Fprintf(&out, "%q: ", f.Name)
+		for packed := covers.Packed(); len(packed) > 0; {
+			n := min(len(packed), 24)
+			out.WriteString("\"")
+			for _, b := range packed[:n] {
+				fmt.Fprintf(&out, "\\x%02x", b)
 			}
-			fmt.Fprintf(&out, "%#x, %#x, ", covers[i], covers[i+1])
+			if packed = packed[n:]; len(packed) > 0 {
+				out.WriteString("\" +\n")
+			} else {
+				out.WriteString("\",\n")
+			}
 		}
-		out.WriteString("\n},\n")
 	}
 	out.WriteString("}\n")
 	b, err := format.Source([]byte(out.String()))

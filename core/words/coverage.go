@@ -1,6 +1,7 @@
 package words
 
 import (
+	"encoding/binary"
 	"slices"
 	"sort"
 
@@ -15,6 +16,31 @@ type Coverage []rune
 func (c Coverage) Has(r rune) bool {
 	i := sort.Search(len(c)/2, func(i int) bool { return c[2*i+1] >= r })
 	return i < len(c)/2 && c[2*i] <= r
+}
+
+// Packed is the coverage in few bytes: of each number how far it lies beyond the one before,
+// as an unsigned varint (encoding/binary).
+func (c Coverage) Packed() (out []byte) {
+	before := rune(0)
+	for _, r := range c {
+		out = binary.AppendUvarint(out, uint64(r-before))
+		before = r
+	}
+	return out
+}
+
+// Unpacked is the coverage that was packed.
+func Unpacked(packed string) (out Coverage) {
+	at := rune(0)
+	for rest := []byte(packed); len(rest) > 0; {
+		by, n := binary.Uvarint(rest)
+		if n <= 0 {
+			return out
+		}
+		at, rest = at+rune(by), rest[n:]
+		out = append(out, at)
+	}
+	return out
 }
 
 // CoverageOf reads which letters a font has.
