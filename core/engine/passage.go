@@ -1,6 +1,8 @@
 package engine
 
 import (
+	"math"
+
 	"billow/core/clip"
 	"billow/core/passages"
 	"billow/core/timing"
@@ -40,25 +42,29 @@ func draftPassage(e *Engine, in DraftPassage) (out DraftedPassage, err error) {
 		}
 		return m
 	}
-	if has := map[bool]*clip.Passage{false: l.Words.Comes, true: l.Words.Goes}[in.Goes]; in.Kind == "" && has != nil {
+	b := words.Set(e.lib.Fonts, l.Words, e.kept.ProductOf(l), l.Rest.Size, l.Words.Width)
+	end := func(p *clip.Passage) int {
+		_, end := p.Begins(clock, words.Lines(b.Parts(p.Parts())))
+		return int(math.Ceil(end))
+	}
+	has := l.Words.Comes
+	if in.Goes {
+		has = l.Words.Goes
+	}
+	if in.Kind == "" && has != nil {
 		moved := *has
 		moved.At = at()
-		return DraftedPassage{moved, begin, begin + moved.Each + moved.Over}, nil
+		return DraftedPassage{moved, begin, end(&moved)}, nil
 	}
-	b := words.Set(e.lib.Fonts, l.Words, e.kept.ProductOf(l), l.Rest.Size, l.Words.Width)
 	count := func(by string) int { return len(b.Parts(by)) }
 	p, ok := passages.Named(in.Kind, passages.Text{Lines: count("line"), Words: count("word"), Letters: count("letter")}, int(e.kept.Rate), in.Goes)
 	if !ok {
 		return out, clip.Fault("kind", "there is no way %q in which words come", in.Kind)
 	}
-	long := p.Each + p.Over
-	if p.Beats > 0 {
-		beats := float64(max(count(p.By)-1, 0)) * p.Beats
-		long = p.Each + clock.Frame(clock.OnBeat(clock.Beat(begin)+beats)) - begin
-	}
-	if in.Goes {
-		begin = max(to-max(long, 1), from)
-	}
 	p.At = at()
-	return DraftedPassage{p, begin, begin + long}, nil
+	if in.Goes { // they have gone when it ends
+		begin = max(to-max(end(&p)-begin, 1), from)
+		p.At = at()
+	}
+	return DraftedPassage{p, begin, end(&p)}, nil
 }

@@ -5,7 +5,6 @@ import (
 
 	"billow/core/clip"
 	"billow/core/colour"
-	"billow/core/effect"
 	"billow/core/graph"
 	"billow/core/paint"
 	"billow/core/words"
@@ -61,7 +60,7 @@ func (s *Stage) partsAt(a *actor, env around) (parts []part, k look, ok bool) {
 	}
 	m.key = key.Nums(m.per, k.pen.Width, k.pen.Start, k.pen.End).Text(m.at.By)
 	if plate := block.Plate(); len(plate.Shapes) > 0 {
-		parts = append(parts, part{m.drawn(plate, m.key.Text("plate"), words.Pen{}, colour.Colour{}), paint.Translate(m.aside, slid[1]), 1})
+		parts = append(parts, part{m.drawn(m.key.Text("plate"), words.Pen{}, colour.Colour{}, func() *words.Block { return plate }), paint.Translate(m.aside, slid[1]), 1})
 	}
 	for i := range m.all {
 		if p, shown := m.part(i); shown {
@@ -88,34 +87,48 @@ func (m *partsOf) count(w *clip.Words, key *graph.Key) {
 	m.aside += spreads(m.a, w, m.block) - spreads(m.a, w, before)
 }
 
-// drawn is a part's picture, on the grid of pixels of the whole.
-func (m *partsOf) drawn(b *words.Block, key graph.Key, pen words.Pen, ink colour.Colour) *graph.Node {
+// drawn is a part's picture, on the grid of pixels of the whole. Most are kept already, so
+// it is only made when it is drawn.
+func (m *partsOf) drawn(key graph.Key, pen words.Pen, ink colour.Colour, block func() *words.Block) *graph.Node {
 	whole, per := m.block, m.per
 	return graph.Source(key, func() *paint.Sheet {
-		picture, x0, y0 := b.RasterIn(whole, per, pen, ink)
+		picture, x0, y0 := block().RasterIn(whole, per, pen, ink)
 		return paint.NewSheet(picture, x0*per, y0*per, per)
 	})
 }
 
+// like is the shape in which a part's first letter is.
+func (m *partsOf) like(p words.Part) words.Shape {
+	return m.block.Shapes[m.block.Glyphs[p.Glyphs[0]].Shape]
+}
+
 // look is a part with the colour and the outline that it has so far from its place.
 func (m *partsOf) look(i int, there float64) *graph.Node {
-	b, key, pen, ink := m.block.Only(m.all[i]), m.key.Text("part").Word(uint64(i)), m.k.pen, m.k.colours[outlineColour-fillColour]
-	if c := m.at.Afar.Colour; c != nil {
-		if share := int(math.Round(16 * clamped(1-there))); share > 0 {
-			b, key = b.Tinted(*c, share), key.Word(uint64(share))
+	whole, p, tint, solid := m.block, m.all[i], 0, 1.0
+	key, pen, ink := m.key.Text("part").Word(uint64(i)), m.k.pen, m.k.colours[outlineColour-fillColour]
+	if m.at.Afar.Colour != nil {
+		tint = int(math.Round(16 * clamped(1-there)))
+		key = key.Word(uint64(tint))
+	}
+	if m.at.Drawn && there < 1 {
+		// First the outline, in the letters' own colour where they have none, then what it holds.
+		step := math.Floor(64*clamped(there)) / 64
+		key = key.Text("drawn").Nums(step)
+		if pen.None() {
+			pen.Width, ink = whole.Size*0.02, m.like(p).Fill
 		}
+		pen.Start, pen.End, solid = 0, clamped(step/0.75), clamped((step-0.6)/0.4)
 	}
-	if !m.at.Drawn || there >= 1 {
-		return m.drawn(b, key, pen, ink)
-	}
-	// First the outline, in the letters' own colour where they have none, then what it holds.
-	step := math.Floor(64*clamped(there)) / 64
-	key = key.Text("drawn").Nums(step)
-	if pen.None() {
-		pen.Width, ink = m.block.Size*0.02, b.Shapes[0].Fill
-	}
-	pen.Start, pen.End = 0, clamped(step/0.75)
-	return m.drawn(b.Faint(clamped((step-0.6)/0.4)), key, pen, ink)
+	return m.drawn(key, pen, ink, func() *words.Block {
+		b := whole.Only(p)
+		if tint > 0 {
+			b = b.Tinted(*m.at.Afar.Colour, tint)
+		}
+		if solid < 1 {
+			b = b.Faint(solid)
+		}
+		return b
+	})
 }
 
 // part is one as it is on the frame.
@@ -127,8 +140,8 @@ func (m *partsOf) part(i int) (out part, shown bool) {
 	p, afar, far := m.all[i], m.at.Afar, 1-there
 	out.node = m.look(i, there)
 	size := m.block.Size / 100
-	if blur := effect.Soft(afar.Blur * size * far); far > 0 && afar.Blur*size*far > 0.2 {
-		out.node = graph.Filtered(out.node, graph.Effected{Effect: &effect.Blur, Values: effect.Values{{blur}}, Unit: 1})
+	if blur := afar.Blur * size * far; blur > 0.2 {
+		out.node = softened(out.node, blur, 1)
 	}
 	dx, dy := 0.0, 0.0
 	if m.at.Wiped {
@@ -146,7 +159,10 @@ func (m *partsOf) part(i int) (out part, shown bool) {
 		turned = turned.Then(paint.Affine{A: 1, C: -math.Tan(afar.Skew * far * math.Pi / 180), D: 1})
 	}
 	turned = turned.Then(paint.Rotate(afar.Turn * far))
-	dx += afar.X*size*far + (x-m.middle(p.Line))*afar.Apart/100*far
+	dx += afar.X * size * far
+	if afar.Apart != 0 {
+		dx += (x - m.middle(p.Line)) * afar.Apart / 100 * far
+	}
 	out.m = paint.Translate(-x, -y).Then(turned).Then(paint.Translate(x+dx, y+dy+afar.Y*size*far))
 	out.opacity = clamped(afar.Opacity/100 + (1-afar.Opacity/100)*clamped(there))
 	return out, true
@@ -221,8 +237,10 @@ func (m *partsOf) wiped(out *part, p words.Part, there float64) {
 func (m *partsOf) caret(i int) part {
 	p, size := m.all[i], m.block.Size
 	x := p.X1 + 0.05*size
-	b := words.Bar(x, p.Foot-0.78*size, x+0.06*size, p.Foot+0.16*size, m.block.Shapes[m.block.Glyphs[p.Glyphs[0]].Shape])
-	return part{m.drawn(b, m.key.Text("caret").Word(uint64(i)), words.Pen{}, colour.Colour{}), paint.Translate(m.aside, 0), 1}
+	bar := func() *words.Block {
+		return words.Bar(x, p.Foot-0.78*size, x+0.06*size, p.Foot+0.16*size, m.like(p))
+	}
+	return part{m.drawn(m.key.Text("caret").Word(uint64(i)), words.Pen{}, colour.Colour{}, bar), paint.Translate(m.aside, 0), 1}
 }
 
 // addParts draws words that come or go: each part by itself where it can, and all as a whole
@@ -230,7 +248,8 @@ func (m *partsOf) caret(i int) part {
 func (p *Painter) addParts(out []*graph.Node, a *actor, env around, pose Pose, parts []part, k look) []*graph.Node {
 	s := p.stage
 	blend := paint.BlendNamed(a.layer.Blend)
-	single := pose.Cast.None() && blend == paint.Normal && k.plain()
+	_, mirrored := s.onGround(a, env.frame)
+	single := pose.Cast.None() && blend == paint.Normal && k.plain() && mirrored <= 0
 	opacity := 1.0
 	if single {
 		opacity = pose.Opacity
@@ -248,6 +267,11 @@ func (p *Painter) addParts(out []*graph.Node, a *actor, env around, pose Pose, p
 	_, size := spread(pose.M)
 	within := space{at: pose.M.Then(s.toPixels()), unit: size * s.scale}
 	whole := s.dressed(graph.Stack(all), a, k, false, within)
+	if mirrored > 0 {
+		pic, _ := s.picture(a, env)
+		st := s.stance(a, env, s.stands(pic), paint.Identity(), paint.Identity())
+		out = p.addGroupReflection(out, a, env, whole, st, pose.Opacity*mirrored)
+	}
 	out = p.addGroupShadow(out, a, env, whole, pose, size*s.scale)
 	return append(out, p.graph.Place(whole, graph.Placement{At: paint.Identity(), Opacity: pose.Opacity, Blend: blend}))
 }

@@ -1,12 +1,9 @@
 package frame
 
 import (
-	"cmp"
 	"math"
-	"slices"
 
 	"billow/core/clip"
-	"billow/core/motion"
 	"billow/core/words"
 )
 
@@ -35,14 +32,14 @@ func (s *Stage) passingAt(a *actor, frame float64, divide func(by string) []word
 	at, _, _, _ := s.held(a, frame)
 	if g := w.Goes; g != nil && at >= float64(a.clock.Frame(g.At)) {
 		p = passing{Passage: g, goes: true, frame: at}
-		p.begin(a, divide(g.Parts()), s.clip)
+		p.begin(a, divide(g.Parts()))
 		return p, true
 	}
 	if w.Comes == nil {
 		return p, false
 	}
 	p = passing{Passage: w.Comes, frame: at}
-	p.begin(a, divide(w.Comes.Parts()), s.clip)
+	p.begin(a, divide(w.Comes.Parts()))
 	last := p.end
 	if p.Caret {
 		last += caretStays * float64(s.clip.Rate)
@@ -64,71 +61,13 @@ func (s *Stage) Passage(layer string, goes bool) (from, to int, ok bool) {
 	if p.Passage == nil {
 		return 0, 0, false
 	}
-	p.begin(a, s.block(a).Parts(p.Passage.Parts()), s.clip)
+	p.begin(a, s.block(a).Parts(p.Passage.Parts()))
 	return a.clock.Frame(p.At), int(math.Ceil(p.end)), true
 }
 
 // begin works out when each part begins.
-func (p *passing) begin(a *actor, parts []words.Part, c *clip.Clip) {
-	start := a.clock.Frame(p.At)
-	lines := make([]int, len(parts))
-	for i, one := range parts {
-		lines[i] = one.Line
-	}
-	if p.By == "line" {
-		clear(lines) // from the middle of all of them
-	}
-	ranks, most := ranked(p.Order, p.Seed, lines)
-	p.begins = make([]float64, len(parts))
-	beat := a.clock.Beat(start)
-	for i, r := range ranks {
-		switch {
-		case p.Beats > 0:
-			p.begins[i] = float64(a.clock.Frame(a.clock.OnBeat(beat + float64(r)*p.Beats)))
-		case most > 0:
-			p.begins[i] = float64(start) + float64(p.Over)*float64(r)/float64(most)
-		default:
-			p.begins[i] = float64(start)
-		}
-	}
-	p.end = float64(start)
-	for _, b := range p.begins {
-		p.end = max(p.end, b+float64(p.Each))
-	}
-}
-
-// ranked is the turn of each part, of which the line is known, and the last turn.
-func ranked(order string, seed int, lines []int) (ranks []int, most int) {
-	ranks = make([]int, len(lines))
-	for i := range ranks {
-		ranks[i] = i
-	}
-	switch order {
-	case "backward":
-		slices.Reverse(ranks)
-	case "centre", "edges":
-		// Those as far from the middle of their line to either side have the same turn.
-		for from := 0; from < len(lines); {
-			to := from + 1
-			for to < len(lines) && lines[to] == lines[from] {
-				to++
-			}
-			last := to - from - 1
-			for i := range ranks[from:to] {
-				ranks[from+i] = max(2*i-last, last-2*i) / 2
-				if order == "edges" {
-					ranks[from+i] = last/2 - ranks[from+i]
-				}
-			}
-			from = to
-		}
-	case "random":
-		slices.SortStableFunc(ranks, func(i, j int) int { return cmp.Compare(motion.Chance(seed, i), motion.Chance(seed, j)) })
-	}
-	for _, r := range ranks {
-		most = max(most, r)
-	}
-	return ranks, most
+func (p *passing) begin(a *actor, parts []words.Part) {
+	p.begins, p.end = p.Begins(a.clock, words.Lines(parts))
 }
 
 // there is how much of a part has come: 1 is where it stands, and easings may go beyond;
@@ -175,4 +114,4 @@ func (p *passing) caretOn(rate float64) bool {
 }
 
 // clamped is a number within 0..1.
-func clamped(v float64) float64 { return math.Min(math.Max(v, 0), 1) }
+func clamped(v float64) float64 { return min(max(v, 0), 1) }

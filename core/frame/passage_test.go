@@ -136,22 +136,6 @@ func TestLettersComeOneByOne(t *testing.T) {
 			t.Errorf("on frame %d there are %d letters, want %d", n, got, want)
 		}
 	}
-	for order, want := range map[string][]int{"backward": {4, 3, 2, 1, 0}, "centre": {2, 1, 0, 1, 2}, "edges": {0, 1, 2, 1, 0}} {
-		if ranks, most := ranked(order, 0, make([]int, 5)); !slices.Equal(ranks, want) || most != slices.Max(want) {
-			t.Errorf("%s gives the turns %v up to %d, want %v", order, ranks, most, want)
-		}
-	}
-	// Each line has a middle of its own.
-	if ranks, _ := ranked("centre", 0, []int{0, 0, 0, 1, 1, 1, 1, 1}); !slices.Equal(ranks, []int{1, 0, 1, 2, 1, 0, 1, 2}) {
-		t.Errorf("from the middle of two lines the turns are %v", ranks)
-	}
-	ranks, _ := ranked("random", 7, make([]int, 40))
-	sorted := slices.Sorted(slices.Values(ranks))
-	for i, r := range sorted {
-		if i != r {
-			t.Fatalf("at random the turns are %v", ranks)
-		}
-	}
 }
 
 // Half way, with an even easing: half of the offset, half of the size, half of the opacity.
@@ -272,5 +256,26 @@ func BenchmarkLettersComing(b *testing.B) {
 			}
 			b.ReportMetric(b.Elapsed().Seconds()*1000/float64(b.N), "ms/frame")
 		})
+	}
+}
+
+// Nor does the ground mirror what has not come.
+func TestTheGroundMirrorsWordsAsTheyCome(t *testing.T) {
+	c, lib := worded(t, "Il", func(l *clip.Layer) {
+		l.Rest.Size, l.Words.LetterSpacing = 200, 150
+		still(l, clip.Reflection, 80)
+		l.Words.Comes = passage(func(p *clip.Passage) { p.Over = 20 })
+	})
+	beneath := func(n, x0, x1 int) float64 {
+		b := frameOf(t, c, lib, n)
+		low := paint.NewBitmap(540, 540-320) // the letters end about 40 pixels below the middle
+		copy(low.Pix, b.Pix[320*540:])
+		return inked(low, x0, x1)
+	}
+	if left, right := beneath(15, 0, 250), beneath(15, 330, 540); left < 20 || right > 1 {
+		t.Errorf("with the first letter alone %.0f pixels are mirrored on the left and %.0f on the right", left, right)
+	}
+	if right := beneath(60, 330, 540); right < 20 {
+		t.Errorf("in the end %.0f pixels are mirrored on the right", right)
 	}
 }

@@ -57,6 +57,15 @@ func (b *Block) Parts(by string) []Part {
 	return out
 }
 
+// Lines is in which line each part begins.
+func Lines(parts []Part) []int {
+	out := make([]int, len(parts))
+	for i, p := range parts {
+		out[i] = p.Line
+	}
+	return out
+}
+
 // Only is the outlines of a part of the block, where they are in it.
 func (b *Block) Only(p Part) *Block {
 	out := &Block{Size: b.Size}

@@ -17,10 +17,8 @@ const brands = useBrands()
 brands.load()
 const emit = defineEmits<{ set: [values: Changed<Layer>] }>()
 const editor = useEditor()
-const lacks = computed(() => editor.view.rows.find((r) => r.layer === editor.selected)?.lacks)
-const hasty = computed(() => editor.view.rows.find((r) => r.layer === props.layer.id)?.hasty)
-const shows = computed(() => editor.view.rows.find((r) => r.layer === props.layer.id)?.shows)
-const product = computed(() => editor.clip?.products.find((p) => p.id === shows.value))
+const row = computed(() => editor.view.rows.find((r) => r.layer === props.layer.id))
+const product = computed(() => editor.clip?.products.find((p) => p.id === row.value?.shows))
 const fields = computed(() => Object.entries(product.value?.fields ?? {}))
 const choices = computed(() => [
   { id: '', name: 'None' },
@@ -56,10 +54,10 @@ function addField(name: string) {
       *emphasis* ~struck out~ {name} {price} {old} {percent}
       <template v-for="[name] in fields" :key="name"> {{ `{${name}\}` }}</template>
     </p>
-    <p v-if="lacks" class="wrong" role="alert">
-      No font here has a letter for “{{ lacks }}”; an empty box stands for it.
+    <p v-if="row?.lacks" class="wrong" role="alert">
+      No font here has a letter for “{{ row.lacks }}”; an empty box stands for it.
     </p>
-    <p v-if="hasty" class="wrong"><i class="bi bi-hourglass-split" aria-hidden="true" /> {{ hasty }}.</p>
+    <p v-if="row?.hasty" class="wrong"><i class="bi bi-hourglass-split" aria-hidden="true" /> {{ row.hasty }}.</p>
     <div class="pair">
       <ChoiceField label="Font" :value="content.font" :options="brands.fonts" @change="set({ font: $event })" />
       <ChoiceField
