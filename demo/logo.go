@@ -33,7 +33,7 @@ func logo() image.Image {
 	b.FillPath(wave, ink)
 	set := words.Set(fonts.All(), &clip.Words{
 		Text: "Ottermoss", Font: "fraunces-600", Fill: ink, EmphasisFill: ink, Align: "left", LineSpacing: 100,
-	}, nil, 158, 0)
+	}, nil, words.Setting{Size: 158})
 	m = paint.Translate(340+set.W/2, 232)
 	for _, s := range set.Shapes {
 		b.FillPath(s.Path.Transformed(m), s.Fill)

@@ -25,14 +25,14 @@ func set(t *testing.T, w clip.Words, size float64, p *clip.Product) *words.Block
 		w.Font = "hanken-700"
 	}
 	w.LineSpacing = 120
-	return words.Set(fonts, &w, p, size, w.Width)
+	return words.Set(fonts, &w, p, words.Setting{Size: size, Width: w.Width})
 }
 
 func TestEveryFontOfTheDocumentIsThere(t *testing.T) {
 	fonts := All()
 	widths := map[float64]bool{}
 	for _, name := range clip.Fonts {
-		b := words.Set(fonts, &clip.Words{Text: "Lantern", Font: name, LineSpacing: 100}, nil, 100, 0)
+		b := words.Set(fonts, &clip.Words{Text: "Lantern", Font: name, LineSpacing: 100}, nil, words.Setting{Size: 100})
 		if len(b.Shapes) == 0 || widths[b.W] {
 			t.Errorf("%s draws nothing, or is as wide as another font", name)
 		}
@@ -73,7 +73,7 @@ func TestFontsAreReadWhenTheyAreNeeded(t *testing.T) {
 		return File(file)
 	})
 	wide := func(text string) float64 {
-		return words.Set(fonts, &clip.Words{Text: text, Font: "fraunces-600", LineSpacing: 100}, nil, 100, 0).W
+		return words.Set(fonts, &clip.Words{Text: text, Font: "fraunces-600", LineSpacing: 100}, nil, words.Setting{Size: 100}).W
 	}
 	stand := wide("Mug")
 	if !fonts.Lost() || !slices.Equal(read, []string{"Fraunces_600SemiBold", "BricolageGrotesque_800ExtraBold"}) {
@@ -85,7 +85,7 @@ func TestFontsAreReadWhenTheyAreNeeded(t *testing.T) {
 	}
 	away = false
 	fonts.Retry()
-	if right := wide("Mug"); fonts.Lost() || right == stand || right != words.Set(All(), &clip.Words{Text: "Mug", Font: "fraunces-600", LineSpacing: 100}, nil, 100, 0).W {
+	if right := wide("Mug"); fonts.Lost() || right == stand || right != words.Set(All(), &clip.Words{Text: "Mug", Font: "fraunces-600", LineSpacing: 100}, nil, words.Setting{Size: 100}).W {
 		t.Errorf("when it is back, the words are %g wide, were %g", right, stand)
 	}
 	read = nil
@@ -174,7 +174,7 @@ func TestADiscKeepsItsSize(t *testing.T) {
 
 func TestWordsAreDrawnWithinTheirBitmap(t *testing.T) {
 	b := set(t, clip.Words{Text: "Ågy", Fill: colour.RGB(0), Plate: &clip.Plate{Kind: "burst", Fill: colour.RGB(0xFF0000), Room: 40}}, 100, nil)
-	m, _, _ := b.Raster(0.54, words.Pen{}, colour.Colour{})
+	m, _, _ := b.Raster(0.54, words.Ink{})
 	for x := range m.W {
 		if m.Pix[x] != 0 || m.Pix[(m.H-1)*m.W+x] != 0 {
 			t.Fatal("ink reaches the bitmap's edge")
@@ -191,7 +191,7 @@ func TestLettersAreOutlinedAndDrawnOn(t *testing.T) {
 	b := set(t, clip.Words{Text: "I", Font: "hanken-900", Fill: colour.Colour{}}, 200, nil)
 	ink := colour.RGB(0xFF0000)
 	covered := func(pen words.Pen) float64 {
-		m, _, _ := b.Raster(1, pen, ink)
+		m, _, _ := b.Raster(1, words.Ink{Pen: pen, Outline: ink})
 		sum := 0.0
 		for _, p := range m.Pix {
 			sum += float64(p>>24) / 255
@@ -227,7 +227,7 @@ func TestLettersOfManyScriptsShow(t *testing.T) {
 		if lacks := words.Missing(fonts, w, nil); len(lacks) > 0 {
 			t.Errorf("%s: no font has %q", script, string(lacks))
 		}
-		if b := words.Set(fonts, w, nil, 100, 0); len(b.Parts("letter")) < 4 {
+		if b := words.Set(fonts, w, nil, words.Setting{Size: 100}); len(b.Parts("letter")) < 4 {
 			t.Errorf("%s: only %d letters are drawn", script, len(b.Parts("letter")))
 		}
 	}

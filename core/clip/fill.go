@@ -52,6 +52,9 @@ var fillProperties = []string{FillAngle, FillCentre, FillReach, FillFlat}
 // fillFamilies are those of which there is one for each colour or point.
 var fillFamilies = []string{StopColour, StopAt, PointColour, PointPlace}
 
+// OfFill tells whether a property is one of a gradient as a whole.
+func OfFill(property string) bool { return slices.Contains(fillProperties, property) }
+
 // Way tells how it runs.
 func (f *Fill) Way() string {
 	switch {

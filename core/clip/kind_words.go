@@ -18,15 +18,23 @@ type Words struct {
 	Fill          colour.Colour `json:"fill"`
 	EmphasisFont  string        `json:"emphasisFont,omitempty"`
 	EmphasisFill  colour.Colour `json:"emphasisFill"`
-	Accents       []Accent      `json:"accents,omitempty"`  // *² … * has the first of them, *³ … * the second
-	Align         string        `json:"align"`              // left, centre or right
-	ByEdge        bool          `json:"byEdge,omitempty"`   // aligned left or right, they rest by that edge, not by their middle
-	Width         float64       `json:"width"`              // units at which lines break, 0: never
-	Balanced      bool          `json:"balanced,omitempty"` // lines that break by themselves are about as long as each other
-	Filling       bool          `json:"filling,omitempty"`  // each line is made as wide as Width, with larger letters or smaller ones
-	LineSpacing   float64       `json:"lineSpacing"`        // percent of the font size
-	LetterSpacing float64       `json:"letterSpacing"`      // percent of the font size
-	Outline       colour.Colour `json:"outline"`            // of the letters' outline; its width is a property
+	Accents       []Accent      `json:"accents,omitempty"`               // *² … * has the first of them, *³ … * the second
+	Align         string        `json:"align"`                           // left, centre or right
+	ByEdge        bool          `json:"byEdge,omitempty"`                // aligned left or right, they rest by that edge, not by their middle
+	Width         float64       `json:"width"`                           // units at which lines break, 0: never
+	Balanced      bool          `json:"balanced,omitempty"`              // lines that break by themselves are about as long as each other
+	Filling       bool          `json:"filling,omitempty"`               // each line is made as wide as Width, with larger letters or smaller ones
+	LineSpacing   float64       `json:"lineSpacing"`                     // percent of the font size
+	LetterSpacing float64       `json:"letterSpacing"`                   // percent of the font size
+	Optical       bool          `json:"optical,omitempty"`               // quotation marks, hyphens and points hang out beyond a line's ends
+	Features      []string      `json:"features,omitempty"`              // of OpenType that are on (smcp), or off (-liga)
+	Axes          []Axis        `json:"axes,omitempty" walk:"plain"`     // of a variable font
+	Fit           *Fit          `json:"fit,omitempty" walk:"plain"`      // they are as large as they can be in a box
+	Beside        *Beside       `json:"beside,omitempty"`                // their lines keep away from a round layer
+	Along         string        `json:"along,omitempty"`                 // the figure along whose outline they run
+	Gradient      *Fill         `json:"gradient,omitempty" walk:"plain"` // of the plain letters, instead of Fill
+	Behind        bool          `json:"behind,omitempty"`                // the outline lies behind all letters, not on them
+	Outline       colour.Colour `json:"outline"`                         // of the letters' outline; its width is a property
 	Plate         *Plate        `json:"plate,omitempty"`
 	Comes         *Passage      `json:"comes,omitempty"` // how they come into sight
 	Goes          *Passage      `json:"goes,omitempty"`  // how they go out of it
@@ -45,23 +53,56 @@ const MaxAccents = 8
 
 // Plate is the shape behind words.
 type Plate struct {
-	Kind string        `json:"kind"` // pill, card, disc or burst
+	Kind string        `json:"kind"` // pill, card, disc, burst, or lines: a card behind each line
 	Fill colour.Colour `json:"fill"`
 	Room float64       `json:"room"` // space around the words, percent of the font size
 	// Size is how wide a disc or a burst is, in percent of the font size, whatever the
 	// words are; 0 is as wide as they want it.
 	Size float64 `json:"size,omitempty"`
+	// Round is the radius of a card's corners, percent of the font size; none is 20, and 12 behind lines.
+	Round *float64 `json:"round,omitempty"`
 }
 
 var wordsKind = &Kind{
 	ID: KindWords, Name: "Headline", Says: "Words of any size", Field: "words", Icon: "fonts", Offered: true, Goes: true, Block: true,
 	Properties: wordsProperties, Colours: wordsColour, Content: wordsOf, Own: ownWords, Check: checkWords,
-	Enums: map[string][]string{"Words.Font": Fonts, "Accent.Font": Fonts, "Words.Align": {"left", "centre", "right"}, "Plate.Kind": {"pill", "card", "disc", "burst"},
+	Enums: map[string][]string{"Words.Font": Fonts, "Accent.Font": Fonts, "Words.Align": {"left", "centre", "right"}, "Plate.Kind": plates,
 		"Passage.By": PassageParts.IDs(), "Passage.Order": PassageOrders.IDs(), "Passage.Edge": PassageEdges.IDs()},
+	Families: wordsFamilies, Fill: func(l *Layer) *Fill { return l.Words.Gradient }, Numbers: wordsNumbers, Numbered: wordsNumbered,
 	Draft: func(c *Clip, l *Layer, _ DraftOf) { *l = NewWords(l.ID, "Headline", KindWords, "One *bright* line") },
 }
 
-var wordsProperties = append([]string{FillColour, EmphasisColour, PlateColour, OutlineColour, Outline, DrawStart, DrawEnd, LetterSpacing}, repeatProperties...)
+var wordsProperties = slices.Concat([]string{FillColour, EmphasisColour, PlateColour, OutlineColour, Outline, DrawStart, DrawEnd, LetterSpacing, Arch, Along}, fillProperties, repeatProperties)
+
+var wordsFamilies = append(slices.Clone(fillFamilies), AxisAt)
+
+var plates = []string{"pill", "card", "disc", "burst", "lines"}
+
+func wordsNumbers(l *Layer, property string) []*float64 {
+	if family, n := Numbered(property); family == AxisAt {
+		if a := l.Words.axis(n); a != nil {
+			return []*float64{&a.At}
+		}
+		return nil
+	}
+	if g := l.Words.Gradient; g != nil {
+		return g.numbers(property)
+	}
+	return nil
+}
+
+func wordsNumbered(l *Layer, family string) (out []int) {
+	if family == AxisAt {
+		for _, a := range l.Words.Axes {
+			out = append(out, a.ID)
+		}
+		return out
+	}
+	if g := l.Words.Gradient; g != nil {
+		return g.numbered(family)
+	}
+	return nil
+}
 
 // Stands is the side by which words rest: -1 is their left edge, 0 their middle, 1 their
 // right edge.
@@ -81,7 +122,14 @@ func wordsOf(l *Layer) any { return held(l.Words) }
 
 func ownWords(l *Layer) {
 	l.Words = copied(l.Words)
-	l.Words.Plate = copied(l.Words.Plate)
+	if l.Words.Plate = copied(l.Words.Plate); l.Words.Plate != nil {
+		l.Words.Plate.Round = copied(l.Words.Plate.Round)
+	}
+	l.Words.Features, l.Words.Axes = slices.Clone(l.Words.Features), slices.Clone(l.Words.Axes)
+	l.Words.Fit, l.Words.Beside = copied(l.Words.Fit), copied(l.Words.Beside)
+	if l.Words.Gradient = copied(l.Words.Gradient); l.Words.Gradient != nil {
+		l.Words.Gradient.own()
+	}
 	l.Words.Comes, l.Words.Goes = l.Words.Comes.own(), l.Words.Goes.own()
 	l.Words.Accents = slices.Clone(l.Words.Accents)
 	for i := range l.Words.Accents {
@@ -108,9 +156,16 @@ func NewWords(id, name, kind, text string) Layer {
 }
 
 func wordsColour(l *Layer, property string) *colour.Colour {
+	if g := l.Words.Gradient; g != nil {
+		if c := g.colour(property); c != nil {
+			return c
+		}
+	}
 	switch property {
 	case FillColour:
-		return &l.Words.Fill
+		if l.Words.Gradient == nil {
+			return &l.Words.Fill
+		}
 	case EmphasisColour:
 		return &l.Words.EmphasisFill
 	case OutlineColour:
@@ -143,14 +198,15 @@ func checkWords(c *Clip, field string, l *Layer) error {
 		return Fault(field+".product", "there is no product %q", w.Product)
 	}
 	if p := w.Plate; p != nil {
-		if !slices.Contains([]string{"pill", "card", "disc", "burst"}, p.Kind) {
-			return Fault(field+".plate.kind", "a plate is a pill, a card, a disc or a burst, not %q", p.Kind)
+		if !slices.Contains(plates, p.Kind) {
+			return Fault(field+".plate.kind", "a plate is a pill, a card, a disc, a burst or one of lines, not %q", p.Kind)
 		}
 		if err := firstError(within(field+".plate.room", p.Room, 0, 400), within(field+".plate.size", p.Size, 0, 3000)); err != nil {
 			return err
 		}
 	}
 	return firstError(
+		w.checkTypography(c, l, field),
 		w.Comes.check(field+".comes"), w.Goes.check(field+".goes"),
 		within(field+".width", w.Width, 0, MaxUnits),
 		within(field+".lineSpacing", w.LineSpacing, 50, 300),

@@ -37,6 +37,7 @@ var Families = []Property{
 	{Name: MaskCorner, Dims: 1, Max: MaxUnits, Title: "Corners of mask"},
 	{Name: MaskFeather, Dims: 1, Max: 300, Title: "Feather of mask"},
 	{Name: MaskExpand, Dims: 1, Min: -1000, Max: 1000, Title: "Expansion of mask"},
+	{Name: AxisAt, Dims: 1, Min: -10000, Max: 10000, Title: "Axis"},
 	{Name: PointPlace, Dims: 2, Min: -200, Max: 200, Title: "Point", Unit: "%", Parts: []string{"right", "down"}},
 }
 

@@ -44,6 +44,8 @@ const (
 	Offset         = "offset"           // units by which a figure's edge lies further out
 	WaveShift      = "waveShift"        // degrees by which waves have moved on along the edge
 	LetterSpacing  = "letterSpacing"    // percent of the font size, added
+	Arch           = "arch"             // degrees of a circle that lines of words span; they are high in the middle
+	Along          = "along"            // percent of a path's length by which words on it are moved on
 	Revealed       = "reveal"           // percent that is shown
 	FillColour     = "fillColour"       // of words and cards; red, green, blue, alpha 0..255
 	EmphasisColour = "emphasisColour"   // of emphasised words
@@ -101,6 +103,8 @@ var AllProperties = append([]Property{
 	{Name: WaveShift, Dims: 1, Min: -36000, Max: 36000, Title: "Waves moved on", Unit: "°"},
 	{Name: Offset, Dims: 1, Min: -300, Max: 300, Title: "Edge moved outwards"},
 	{Name: LetterSpacing, Dims: 1, Min: -50, Max: 400, Title: "Spacing", Unit: "%"},
+	{Name: Arch, Dims: 1, Min: -360, Max: 360, Title: "Arch", Unit: "°"},
+	{Name: Along, Dims: 1, Min: -1000, Max: 1000, Title: "Along the path", Unit: "%"},
 	{Name: Revealed, Dims: 1, Neutral: 100, Max: 100, Title: "Reveal", Unit: "%"},
 	property.Colour(FillColour, "Fill"), property.Colour(EmphasisColour, "Emphasis"),
 	property.Colour(PlateColour, "Plate"), property.Colour(OutlineColour, "Outline colour"),
@@ -202,11 +206,14 @@ func (l *Layer) Has(property string) bool {
 	if _, n := Numbered(property); n > 0 {
 		return l.numbersOf(property) != nil || l.colourOf(property) != nil
 	}
-	if slices.Contains(fillProperties, property) {
+	if OfFill(property) {
 		return l.numbersOf(property) != nil
 	}
 	if slices.Contains(repeatProperties, property) && l.Pattern == nil {
 		return l.Repeat != nil
+	}
+	if property == Along {
+		return l.Words.Along != ""
 	}
 	p := named(property)
 	return !p.Colour || l.colourOf(property) != nil

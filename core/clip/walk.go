@@ -97,6 +97,10 @@ func (l *Layer) Walk(v Visitor) {
 	}
 	if l.Words != nil {
 		name(v.Product, &l.Words.Product)
+		name(v.Layer, &l.Words.Along)
+		if l.Words.Beside != nil {
+			name(v.Layer, &l.Words.Beside.Layer)
+		}
 		v.passage(l.Words.Comes)
 		v.passage(l.Words.Goes)
 	}

@@ -29,6 +29,7 @@ var plain = strings.Fields(`
 	Layers.Cutout.Outline Layers.Cutout.Fitted
 	Layers.Words.Text Layers.Words.Font Layers.Words.Fill Layers.Words.EmphasisFont Layers.Words.EmphasisFill Layers.Words.Align Layers.Words.ByEdge
 	Layers.Words.Width Layers.Words.Balanced Layers.Words.Filling Layers.Words.LineSpacing Layers.Words.LetterSpacing Layers.Words.Outline Layers.Words.Accents Layers.Words.Plate
+	Layers.Words.Optical Layers.Words.Behind Layers.Words.Features Layers.Words.Beside.Gap
 	Layers.Words.Comes.By Layers.Words.Comes.Order Layers.Words.Comes.Seed Layers.Words.Comes.Ease Layers.Words.Comes.Afar Layers.Words.Comes.Edge Layers.Words.Comes.Wiped Layers.Words.Comes.Soft Layers.Words.Comes.Drawn Layers.Words.Comes.Caret Layers.Words.Comes.Counts
 	Layers.Words.Goes.By Layers.Words.Goes.Order Layers.Words.Goes.Seed Layers.Words.Goes.Ease Layers.Words.Goes.Afar Layers.Words.Goes.Edge Layers.Words.Goes.Wiped Layers.Words.Goes.Soft Layers.Words.Goes.Drawn Layers.Words.Goes.Caret Layers.Words.Goes.Counts
 	Layers.Scene.Leave.Kind

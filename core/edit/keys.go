@@ -67,7 +67,7 @@ func has(l *clip.Layer, property string) bool {
 		return l.Has(property)
 	}
 	_, there := clip.PropertyNamed(property)
-	return there && clip.Has(l.Kind, property)
+	return there && clip.Has(l.Kind, property) && (!clip.OfFill(property) || l.Card != nil || l.Fill() != nil)
 }
 
 // distinct is the keys in their order, each once.
@@ -307,7 +307,7 @@ func (p *PasteKeys) apply(c *clip.Clip) error {
 	}
 	clock := c.ClockOf(l)
 	for _, k := range p.Keys {
-		if !clip.Has(l.Kind, k.Property) {
+		if !has(l, k.Property) {
 			continue // a cut-out has no letter spacing to paste
 		}
 		k.Key.At, k.Key.Move, k.Key.Eased = clock.At(p.At+k.After), "", false

@@ -238,6 +238,12 @@ func divide(c *clip.Clip, scenes [2]string, end int, was timing.Clock, now clip.
 		if l.Inside != nil {
 			named[l.Inside.Clip] = true
 		}
+		if w := l.Words; w != nil {
+			named[w.Along] = true
+			if w.Beside != nil {
+				named[w.Beside.Layer] = true
+			}
+		}
 	}
 	var gone []string
 	for i := range c.Layers {

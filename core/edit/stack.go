@@ -54,6 +54,15 @@ func forget(c *clip.Clip, gone map[string]bool) error {
 		if l.Inside != nil && gone[l.Inside.Clip] {
 			c.Own(l.ID).Inside.Clip = ""
 		}
+		if w := l.Words; w != nil && (gone[w.Along] || w.Beside != nil && gone[w.Beside.Layer]) {
+			own := c.Own(l.ID).Words
+			if gone[own.Along] {
+				own.Along = ""
+			}
+			if own.Beside != nil && gone[own.Beside.Layer] {
+				own.Beside = nil
+			}
+		}
 		if l.Lineup != nil {
 			own := c.Own(l.ID)
 			for id := range gone {

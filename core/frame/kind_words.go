@@ -35,35 +35,19 @@ func spreads(a *actor, w *clip.Words, now *words.Block) float64 {
 	return float64(w.Stands()) * (a.w - now.W) / 2
 }
 
-// block is the layer's set words as they are without keys.
-func (s *Stage) block(a *actor) *words.Block {
-	return s.blockOf(a, a.layer.Words, a.content.Text("plain block"))
-}
-
-func (s *Stage) blockOf(a *actor, w *clip.Words, key graph.Key) *words.Block {
-	// The width shrinks with the size, so that lines break alike in all shapes.
-	size := a.rest.Size
-	return cached(s.lib, key, func(*words.Block) int { return 1 << 16 }, func() *words.Block {
-		return words.Set(s.lib.Fonts, w, s.clip.ProductOf(a.layer), size, w.Width*size/a.layer.Rest.Size)
-	})
-}
-
 // wording is the picture of words.
-func (s *Stage) wording(a *actor, k look, _ float64) *graph.Node {
-	w := k.worded(a.layer.Words)
-	key := a.content.Nums(k.spacing)
-	for _, c := range k.colours {
-		key = key.Colour(c)
-	}
-	block := s.blockOf(a, w, key.Text("block"))
+func (s *Stage) wording(a *actor, k look, frame float64) *graph.Node {
+	at, _, _, _ := s.held(a, frame)
+	w := s.wordedAt(a, k, at)
+	block := s.blockOf(a, w)
 	per := s.raster(a, block.W, block.H)
-	key = key.Text("words").Nums(per)
+	key := w.key.Text("words").Nums(per)
 	if !k.pen.None() {
 		key = key.Nums(k.pen.Width, k.pen.Start, k.pen.End)
 	}
 	return graph.Source(key, func() *paint.Sheet {
-		b, x0, y0 := block.Raster(per, k.pen, w.Outline)
-		x0 += spreads(a, w, block)
+		b, x0, y0 := block.Raster(per, w.ink(k, block))
+		x0 += spreads(a, w.words, block)
 		return paint.NewSheet(b, x0*per, y0*per, per)
 	})
 }

@@ -33,18 +33,18 @@ func (s *Stage) Carets(layer string, frame int) []Caret {
 		return out
 	}
 	m := s.pose(a, env).M
-	at := func(x, y float64) [2]float64 {
-		x, y = m.Apply(x, y)
+	at := func(p [2]float64) [2]float64 {
+		x, y := m.Apply(p[0], p[1])
 		return [2]float64{x, y}
 	}
 	k, _ := s.lookAt(a, env)
-	w := k.worded(a.layer.Words)
-	size := a.rest.Size
+	held, _, _, _ := s.held(a, env.frame)
+	w := s.wordedAt(a, k, held)
 	if a.layer.Words.Stands() != 0 {
-		m = paint.Translate(spreads(a, w, s.blockOf(a, w, a.content.Nums(k.spacing).Text("spaced block"))), 0).Then(m)
+		m = paint.Translate(spreads(a, w.words, s.blockOf(a, w)), 0).Then(m)
 	}
-	for _, c := range words.Carets(s.lib.Fonts, w, s.clip.ProductOf(a.layer), size, w.Width*size/a.layer.Rest.Size) {
-		out = append(out, Caret{c.Line, at(c.X, c.Top), at(c.X, c.Foot), Edge{at(c.To, c.Top), at(c.To, c.Foot)}})
+	for _, c := range words.Carets(s.lib.Fonts, w.words, s.clip.ProductOf(a.layer), w.at) {
+		out = append(out, Caret{c.Line, at(c.From[0]), at(c.From[1]), Edge{at(c.To[0]), at(c.To[1])}})
 	}
 	return out
 }

@@ -13,7 +13,7 @@ import (
 var looks = func() []bool {
 	out := make([]bool, len(clip.AllProperties))
 	for _, p := range []int{
-		crop, corner, outline, drawStart, drawEnd, dashShift, cornersApart, inner, begin, sweep, wave, waveLong, waveShift, edgeOffset, letterSpacing, reveal,
+		crop, corner, outline, drawStart, drawEnd, dashShift, cornersApart, inner, begin, sweep, wave, waveLong, waveShift, edgeOffset, letterSpacing, arch, along, reveal,
 		fillColour, emphasisColour, plateColour, outlineColour, fillAngle, fillCentre, fillReach, fillFlat,
 		wallColour, groundColour, lightColour, horizon, horizonSoft, glow, glowAt, glowReach, zoom, pan, tint, tintColour, grainStrength,
 	} {

@@ -3,8 +3,6 @@ package frame
 import (
 	"math"
 
-	"billow/core/clip"
-	"billow/core/colour"
 	"billow/core/graph"
 	"billow/core/paint"
 	"billow/core/words"
@@ -25,6 +23,7 @@ type partsOf struct {
 	k     look
 	block *words.Block
 	all   []words.Part
+	w     lettering
 	key   graph.Key
 	per   float64
 	aside float64 // by which all lie to the right
@@ -38,13 +37,10 @@ func (s *Stage) partsAt(a *actor, env around) (parts []part, k look, ok bool) {
 		return nil, k, false
 	}
 	k, slid := s.lookAt(a, env)
-	w := k.worded(a.layer.Words)
-	key := a.content.Nums(k.spacing)
-	for _, c := range k.colours {
-		key = key.Colour(c)
-	}
-	block := s.blockOf(a, w, key.Text("block"))
-	m := partsOf{s: s, a: a, k: k, block: block, per: s.raster(a, block.W, block.H), aside: spreads(a, w, block) + slid[0]}
+	held, _, _, _ := s.held(a, env.frame)
+	w := s.wordedAt(a, k, held)
+	key, block := w.key, s.blockOf(a, w)
+	m := partsOf{s: s, a: a, k: k, w: w, block: block, per: s.raster(a, block.W, block.H), aside: spreads(a, w.words, block) + slid[0]}
 	m.at, ok = s.passingAt(a, env.frame, func(by string) []words.Part {
 		m.all = *cached(s.lib, key.Text("parts"+by), func(p *[]words.Part) int { return 128 * len(*p) }, func() *[]words.Part {
 			all := block.Parts(by)
@@ -56,11 +52,11 @@ func (s *Stage) partsAt(a *actor, env around) (parts []part, k look, ok bool) {
 		return nil, k, false
 	}
 	if m.at.Counts && !m.at.goes {
-		m.count(w, &key)
+		m.count(&key)
 	}
 	m.key = key.Nums(m.per, k.pen.Width, k.pen.Start, k.pen.End).Text(m.at.By)
 	if plate := block.Plate(); len(plate.Shapes) > 0 {
-		parts = append(parts, part{m.drawn(m.key.Text("plate"), words.Pen{}, colour.Colour{}, func() *words.Block { return plate }), paint.Translate(m.aside, slid[1]), 1})
+		parts = append(parts, part{m.drawn(m.key.Text("plate"), words.Ink{}, func() *words.Block { return plate }), paint.Translate(m.aside, slid[1]), 1})
 	}
 	for i := range m.all {
 		if p, shown := m.part(i); shown {
@@ -75,24 +71,23 @@ func (s *Stage) partsAt(a *actor, env around) (parts []part, k look, ok bool) {
 }
 
 // count sets the words anew with numbers as far as they have come.
-func (m *partsOf) count(w *clip.Words, key *graph.Key) {
+func (m *partsOf) count(key *graph.Key) {
 	there, _ := m.at.there(0)
 	share := math.Floor(1000*clamped(there)) / 1000
 	*key = key.Text("counting").Nums(share)
-	before, size := m.block, m.a.rest.Size
-	m.block = cached(m.s.lib, *key, func(*words.Block) int { return 1 << 14 }, func() *words.Block {
-		return words.SetCounting(m.s.lib.Fonts, w, m.s.clip.ProductOf(m.a.layer), size, w.Width*size/m.a.layer.Rest.Size, &words.Counting{Share: share})
-	})
+	before, w := m.block, m.w
+	w.key, w.at.Counting = *key, &words.Counting{Share: share}
+	m.block = m.s.blockOf(m.a, w)
 	m.all = m.block.Parts("whole")
-	m.aside += spreads(m.a, w, m.block) - spreads(m.a, w, before)
+	m.aside += spreads(m.a, w.words, m.block) - spreads(m.a, w.words, before)
 }
 
 // drawn is a part's picture, on the grid of pixels of the whole. Most are kept already, so
 // it is only made when it is drawn.
-func (m *partsOf) drawn(key graph.Key, pen words.Pen, ink colour.Colour, block func() *words.Block) *graph.Node {
+func (m *partsOf) drawn(key graph.Key, ink words.Ink, block func() *words.Block) *graph.Node {
 	whole, per := m.block, m.per
 	return graph.Source(key, func() *paint.Sheet {
-		picture, x0, y0 := block().RasterIn(whole, per, pen, ink)
+		picture, x0, y0 := block().RasterIn(whole, per, ink)
 		return paint.NewSheet(picture, x0*per, y0*per, per)
 	})
 }
@@ -105,7 +100,7 @@ func (m *partsOf) like(p words.Part) words.Shape {
 // look is a part with the colour and the outline that it has so far from its place.
 func (m *partsOf) look(i int, there float64) *graph.Node {
 	whole, p, tint, solid := m.block, m.all[i], 0, 1.0
-	key, pen, ink := m.key.Text("part").Word(uint64(i)), m.k.pen, m.k.colours[outlineColour-fillColour]
+	key, ink := m.key.Text("part").Word(uint64(i)), m.w.ink(m.k, whole)
 	if m.at.Afar.Colour != nil {
 		tint = int(math.Round(16 * clamped(1-there)))
 		key = key.Word(uint64(tint))
@@ -114,12 +109,23 @@ func (m *partsOf) look(i int, there float64) *graph.Node {
 		// First the outline, in the letters' own colour where they have none, then what it holds.
 		step := math.Floor(64*clamped(there)) / 64
 		key = key.Text("drawn").Nums(step)
-		if pen.None() {
-			pen.Width, ink = whole.Size*0.02, m.like(p).Fill
+		if ink.Pen.None() {
+			ink.Pen.Width, ink.Outline = whole.Size*0.02, m.like(p).Fill
 		}
-		pen.Start, pen.End, solid = 0, clamped(step/0.75), clamped((step-0.6)/0.4)
+		ink.Pen.Start, ink.Pen.End, solid = 0, clamped(step/0.75), clamped((step-0.6)/0.4)
 	}
-	return m.drawn(key, pen, ink, func() *words.Block {
+	if shade := ink.Shade; shade != nil && (tint > 0 || solid < 1) {
+		mixed := paint.Mixed{Share: tint, Opacity: int(256*solid + 0.5)}
+		if tint > 0 {
+			mixed.With = *m.at.Afar.Colour
+		}
+		ink.Shade = func(box paint.Box) paint.Shader {
+			mixed := mixed
+			mixed.Shader = shade(box)
+			return mixed
+		}
+	}
+	return m.drawn(key, ink, func() *words.Block {
 		b := whole.Only(p)
 		if tint > 0 {
 			b = b.Tinted(*m.at.Afar.Colour, tint)
@@ -155,6 +161,10 @@ func (m *partsOf) part(i int) (out part, shown bool) {
 	}
 	x, y := (p.X0+p.X1)/2, p.Foot-0.35*m.block.Size
 	turned := paint.Scale(k, k)
+	if p.Turn != 0 { // it comes along its own upright
+		y = (p.Y0 + p.Y1) / 2
+		turned = paint.Rotate(-p.Turn).Then(turned)
+	}
 	if afar.Skew != 0 {
 		turned = turned.Then(paint.Affine{A: 1, C: -math.Tan(afar.Skew * far * math.Pi / 180), D: 1})
 	}
@@ -163,7 +173,12 @@ func (m *partsOf) part(i int) (out part, shown bool) {
 	if afar.Apart != 0 {
 		dx += (x - m.middle(p.Line)) * afar.Apart / 100 * far
 	}
-	out.m = paint.Translate(-x, -y).Then(turned).Then(paint.Translate(x+dx, y+dy+afar.Y*size*far))
+	dy += afar.Y * size * far
+	if p.Turn != 0 {
+		turned = turned.Then(paint.Rotate(p.Turn))
+		dx, dy = paint.Rotate(p.Turn).Apply(dx, dy)
+	}
+	out.m = paint.Translate(-x, -y).Then(turned).Then(paint.Translate(x+dx, y+dy))
 	out.opacity = clamped(afar.Opacity/100 + (1-afar.Opacity/100)*clamped(there))
 	return out, true
 }
@@ -240,7 +255,7 @@ func (m *partsOf) caret(i int) part {
 	bar := func() *words.Block {
 		return words.Bar(x, p.Foot-0.78*size, x+0.06*size, p.Foot+0.16*size, m.like(p))
 	}
-	return part{m.drawn(m.key.Text("caret").Word(uint64(i)), words.Pen{}, colour.Colour{}, bar), paint.Translate(m.aside, 0), 1}
+	return part{m.drawn(m.key.Text("caret").Word(uint64(i)), words.Ink{}, bar), paint.Translate(m.aside, 0), 1}
 }
 
 // addParts draws words that come or go: each part by itself where it can, and all as a whole

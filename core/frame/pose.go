@@ -43,6 +43,8 @@ const (
 	waveShift
 	edgeOffset
 	letterSpacing
+	arch
+	along
 	reveal
 	fillColour
 	emphasisColour

@@ -175,6 +175,7 @@ type actor struct {
 // in them.
 func (s *Stage) ready(a *actor) {
 	l := a.layer
+	a.largest = 1
 	if a.parent != nil {
 		a.largest = a.parent.largest
 	}
@@ -213,6 +214,9 @@ func (s *Stage) ready(a *actor) {
 		}
 		a.numbered[name] = curve
 		a.still = false
+	}
+	if w := l.Words; w != nil && w.Along != "" {
+		a.still = false // the path may change
 	}
 	for _, m := range l.Masks {
 		a.still = a.still && !m.Still

@@ -1,5 +1,7 @@
 package paint
 
+import "billow/core/colour"
+
 // Shader tells the colours of a plane: of a gradient, for one.
 type Shader interface {
 	// Row writes the pixels of a row from x on, premultiplied.
@@ -48,3 +50,31 @@ func tintOf(c [4]float64) (t tint) {
 
 // pixel is the tint with a row's dither added.
 func (t tint) pixel(dither tint) uint32 { return packed(uint64(t+dither) >> 8 & byteLanes) }
+
+// Mixed is a shader with a share of a colour in it, in sixteenths, and some of its opacity,
+// 0..256.
+type Mixed struct {
+	Shader
+	With    colour.Colour
+	Share   int
+	Opacity int
+}
+
+// Opaque is as Shader says.
+func (m Mixed) Opaque() bool {
+	return m.Opacity == 256 && m.Shader.Opaque() && (m.Share == 0 || m.With.A == 255)
+}
+
+// Row is as Shader says.
+func (m Mixed) Row(x, y int, dst []uint32) {
+	m.Shader.Row(x, y, dst)
+	with := Premultiplied(m.With)
+	for i, p := range dst {
+		var out uint32
+		for shift := 0; shift < 32; shift += 8 {
+			own, other := int(p>>shift&255), int(with>>shift&255)
+			out |= uint32(((own*(16-m.Share)+other*m.Share)*m.Opacity+2048)/4096) << shift
+		}
+		dst[i] = out
+	}
+}

@@ -1,7 +1,10 @@
 package words
 
 import (
+	"math"
+
 	"billow/core/clip"
+	"billow/core/paint"
 
 	"github.com/go-text/typesetting/di"
 	"github.com/go-text/typesetting/shaping"
@@ -11,10 +14,9 @@ import (
 // centre.
 type Caret struct {
 	Line int
-	X    float64 // where the letter behind it begins, on the side from which it is read
-	To   float64 // where that letter ends
-	Top  float64
-	Foot float64
+	// Where the letter behind it begins, on the side from which it is read, and where that
+	// letter ends: each from above to below.
+	From, To [2][2]float64
 }
 
 // Above and below the baseline, a caret reaches so far, as shares of the size.
@@ -26,34 +28,46 @@ const (
 // Carets are the places between the letters of words as Set lays them out: the
 // first before the first letter, the last behind the last one. Where a line
 // breaks by itself, the place is at the beginning of the next.
-func Carets(fonts *Fonts, w *clip.Words, product *clip.Product, size, width float64) []Caret {
+func Carets(fonts *Fonts, w *clip.Words, product *clip.Product, at Setting) []Caret {
 	fonts.mu.Lock()
 	defer fonts.mu.Unlock()
-	s := &setter{fonts: fonts, words: w}
+	s := &setter{fonts: fonts, words: w, at: at}
 	letters := filled(w.Text, product)
 	s.gather(letters)
-	lines, starts := s.lines(width / size * em)
-	k := size / em
-	places, _, _ := s.places(lines, starts, k, width/size*em)
+	l := s.laid()
+	lines, places := l.lines, l.places
 	edges := s.edges(lines, places)
+	var along curve
+	if s.bends() {
+		along, _, _ = s.curve(l)
+	}
 
 	carets := make([]Caret, len(letters)+1)
-	at := len(s.text) // the first rune of the letters from i on
+	rune := len(s.text) // the first one of the letters from i on
 	for i := len(letters); i >= 0; i-- {
-		for at > 0 && s.letters[at-1] >= i {
-			at--
+		for rune > 0 && s.letters[rune-1] >= i {
+			rune--
 		}
-		e := edges[at]
-		end := at + 1
+		e := edges[rune]
+		end := rune + 1
 		for end < len(s.text) && s.letters[end] == i {
 			end++
 		}
 		to := e.lead
-		if at < len(s.text) && s.letters[at] == i {
+		if rune < len(s.text) && s.letters[rune] == i {
 			to = edges[end-1].trail
 		}
 		p := places[e.line]
-		carets[i] = Caret{e.line, e.lead * p.k, to * p.k, (p.y - caretUp*em*p.high) * p.k, (p.y + caretDown*em*p.high) * p.k}
+		m := paint.Identity()
+		if along != nil {
+			m, _ = along((e.lead+to)/2*p.k, max(math.Abs(to-e.lead)*p.k, l.k*em/100))
+		}
+		bar := func(x float64) (out [2][2]float64) {
+			out[0][0], out[0][1] = m.Apply(x*p.k, (p.y-caretUp*em*p.high)*p.k)
+			out[1][0], out[1][1] = m.Apply(x*p.k, (p.y+caretDown*em*p.high)*p.k)
+			return out
+		}
+		carets[i] = Caret{e.line, bar(e.lead), bar(to)}
 	}
 	return carets
 }

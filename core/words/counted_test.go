@@ -38,9 +38,9 @@ func TestCountingDoesNotShake(t *testing.T) {
 	fonts := fontOf(t, "HankenGrotesk_700Bold.ttf")
 	w := clip.NewWords("w", "W", clip.KindWords, "Only 89 left").Words
 	w.Font = "hanken-400"
-	wide := SetCounting(fonts, w, nil, 100, 0, &Counting{1}).W
+	wide := Set(fonts, w, nil, Setting{Size: 100, Counting: &Counting{1}}).W
 	for _, share := range []float64{0.2, 0.35, 0.5, 0.77, 0.9} { // 17, 31, 44, 68, 80
-		if now := SetCounting(fonts, w, nil, 100, 0, &Counting{share}).W; now < wide-0.01 || now > wide+0.01 {
+		if now := Set(fonts, w, nil, Setting{Size: 100, Counting: &Counting{share}}).W; now < wide-0.01 || now > wide+0.01 {
 			t.Errorf("at %g the words are %.2f wide, in the end %.2f", share, now, wide)
 		}
 	}

@@ -119,12 +119,3 @@ func (f *Fonts) load(one *file) bool {
 	}
 	return one.face != nil
 }
-
-// fallback finds for each letter the wanted face, or the first other one that
-// has it.
-type fallback struct {
-	fonts *Fonts
-	want  *file
-}
-
-func (b fallback) ResolveFace(r rune) *font.Face { return b.fonts.face(b.fonts.having(b.want, r)) }

@@ -1,6 +1,11 @@
 package words
 
-import "unicode"
+import (
+	"math"
+	"unicode"
+
+	"billow/core/paint"
+)
 
 // Glyph is a letter of set text, or what several letters have become together,
 // and where it stands in it: so a line, a word or a letter can be shown by itself.
@@ -17,6 +22,23 @@ type Glyph struct {
 	X, Y    float64 // where the pen is, on the baseline, units about the block's centre
 	Advance float64 // how far it goes on to the right, units
 	Size    float64 // of the font, units
+	Turn    float64 // of its baseline, degrees clockwise
+}
+
+// box is around the letter, from above its ascenders to beneath its descenders.
+func (g *Glyph) box() (x0, x1, y0, y1 float64) {
+	if g.Turn == 0 {
+		return g.X, g.X + g.Advance, g.Y - caretUp*g.Size, g.Y + caretDown*g.Size
+	}
+	x0, x1, y0, y1 = math.Inf(1), math.Inf(-1), math.Inf(1), math.Inf(-1)
+	m := paint.Rotate(g.Turn).Then(paint.Translate(g.X, g.Y))
+	for _, x := range [2]float64{0, g.Advance} {
+		for _, y := range [2]float64{-caretUp * g.Size, caretDown * g.Size} {
+			x, y := m.Apply(x, y)
+			x0, x1, y0, y1 = min(x0, x), max(x1, x), min(y0, y), max(y1, y)
+		}
+	}
+	return x0, x1, y0, y1
 }
 
 // wordsIn numbers the word of each rune of a text. Spaces at the beginning belong

@@ -37,8 +37,8 @@ func TestBalancedLinesAreAboutAsLong(t *testing.T) {
 		"Camp kitchen that is made to last for ever and a day",
 	} {
 		for _, width := range []float64{520, 640, 800} {
-			plain := Set(fontOf(t, "BricolageGrotesque_800ExtraBold.ttf"), lined(text, func(*clip.Words) {}), nil, 80, width)
-			even := Set(fontOf(t, "BricolageGrotesque_800ExtraBold.ttf"), lined(text, func(w *clip.Words) { w.Balanced = true }), nil, 80, width)
+			plain := Set(fontOf(t, "BricolageGrotesque_800ExtraBold.ttf"), lined(text, func(*clip.Words) {}), nil, Setting{Size: 80, Width: width})
+			even := Set(fontOf(t, "BricolageGrotesque_800ExtraBold.ttf"), lined(text, func(w *clip.Words) { w.Balanced = true }), nil, Setting{Size: 80, Width: width})
 			if plain.Lines != even.Lines {
 				t.Errorf("%q in %g: balanced it has %d lines, else %d", text, width, even.Lines, plain.Lines)
 			}
@@ -64,7 +64,7 @@ func TestBalancedLinesAreAboutAsLong(t *testing.T) {
 
 // Filling, every line begins and ends where the box does, and lines do not overlap.
 func TestFillingLinesAreAsWideAsTheBox(t *testing.T) {
-	b := Set(fontOf(t, "BricolageGrotesque_800ExtraBold.ttf"), lined("NOW\nthree for two\nall week", func(w *clip.Words) { w.Filling = true }), nil, 80, 600)
+	b := Set(fontOf(t, "BricolageGrotesque_800ExtraBold.ttf"), lined("NOW\nthree for two\nall week", func(w *clip.Words) { w.Filling = true }), nil, Setting{Size: 80, Width: 600})
 	for i, e := range ends(b) {
 		if math.Abs(e[0]+300) > 0.5 || math.Abs(e[1]-300) > 0.5 {
 			t.Errorf("line %d goes from %.1f to %.1f, want -300 to 300", i+1, e[0], e[1])
@@ -77,13 +77,13 @@ func TestFillingLinesAreAsWideAsTheBox(t *testing.T) {
 		}
 	}
 	// So are those that break by themselves, without the space at their end.
-	for i, e := range ends(Set(fontOf(t, "BricolageGrotesque_800ExtraBold.ttf"), lined("Boil water anywhere in four minutes flat", func(w *clip.Words) { w.Filling, w.Balanced = true, true }), nil, 80, 600)) {
+	for i, e := range ends(Set(fontOf(t, "BricolageGrotesque_800ExtraBold.ttf"), lined("Boil water anywhere in four minutes flat", func(w *clip.Words) { w.Filling, w.Balanced = true, true }), nil, Setting{Size: 80, Width: 600})) {
 		if math.Abs(e[0]+300) > 0.5 || math.Abs(e[1]-300) > 0.5 {
 			t.Errorf("broken by itself, line %d goes from %.1f to %.1f, want -300 to 300", i+1, e[0], e[1])
 		}
 	}
-	carets := Carets(fontOf(t, "BricolageGrotesque_800ExtraBold.ttf"), lined("NOW\nthree", func(w *clip.Words) { w.Filling = true }), nil, 80, 600)
-	if first, last := carets[0].X, carets[3].X; math.Abs(first+300) > 0.5 || math.Abs(last-300) > 3 {
+	carets := Carets(fontOf(t, "BricolageGrotesque_800ExtraBold.ttf"), lined("NOW\nthree", func(w *clip.Words) { w.Filling = true }), nil, Setting{Size: 80, Width: 600})
+	if first, last := carets[0].From[0][0], carets[3].From[0][0]; math.Abs(first+300) > 0.5 || math.Abs(last-300) > 3 {
 		t.Errorf("carets stand from %.1f to %.1f on the first line", first, last)
 	}
 }

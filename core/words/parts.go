@@ -15,6 +15,7 @@ type Part struct {
 	X0, X1 float64 // from where it begins to where it ends
 	Y0, Y1 float64 // from above its highest letters to beneath its lowest ones
 	Foot   float64 // its last baseline
+	Turn   float64 // of its baseline where all of it stands on one, degrees clockwise
 }
 
 // Parts divides the block, in the order in which it is read: by is line, word or letter, or
@@ -37,9 +38,12 @@ func (b *Block) Parts(by string) []Part {
 			continue
 		}
 		p := &all[n]
-		x0, x1, y0, y1 := g.X, g.X+g.Advance, g.Y-caretUp*g.Size, g.Y+caretDown*g.Size
+		x0, x1, y0, y1 := g.box()
 		if len(p.Glyphs) == 0 {
-			p.Line, p.X0, p.X1, p.Y0, p.Y1 = g.Line, x0, x1, y0, y1
+			p.Line, p.Turn, p.X0, p.X1, p.Y0, p.Y1 = g.Line, g.Turn, x0, x1, y0, y1
+		}
+		if p.Turn != g.Turn {
+			p.Turn = 0
 		}
 		p.Glyphs = append(p.Glyphs, i)
 		p.X0, p.X1, p.Y0, p.Y1 = min(p.X0, x0), max(p.X1, x1), min(p.Y0, y0), max(p.Y1, y1)
@@ -90,8 +94,11 @@ func (b *Block) Only(p Part) *Block {
 // Plate is what lies behind the letters; nothing where there is none.
 func (b *Block) Plate() *Block {
 	out := &Block{Size: b.Size}
-	if len(b.Shapes) > 0 && !b.Shapes[0].Letter {
-		out.Shapes = b.Shapes[:1]
+	for i, s := range b.Shapes {
+		if s.Letter {
+			break
+		}
+		out.Shapes = b.Shapes[:i+1]
 	}
 	return out
 }

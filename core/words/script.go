@@ -1,22 +1,16 @@
 package words
 
 import (
+	"billow/core/bidi"
+
 	"github.com/go-text/typesetting/di"
 	"github.com/go-text/typesetting/language"
-	"golang.org/x/text/unicode/bidi"
 )
 
-// directionOf is the direction of a paragraph: that of its first letter that has
-// one (Unicode Bidirectional Algorithm, UAX #9, P2 and P3).
-func directionOf(text []rune) di.Direction {
-	for _, r := range text {
-		p, _ := bidi.LookupRune(r)
-		switch p.Class() {
-		case bidi.L:
-			return di.DirectionLTR
-		case bidi.R, bidi.AL:
-			return di.DirectionRTL
-		}
+// directionOf is the direction in which letters of a level are read.
+func directionOf(level bidi.Level) di.Direction {
+	if level%2 == 1 {
+		return di.DirectionRTL
 	}
 	return di.DirectionLTR
 }

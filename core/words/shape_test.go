@@ -156,7 +156,7 @@ func glyphsOf(fonts *Fonts, text string) []shaped {
 	s := &setter{fonts: fonts, words: &clip.Words{Text: text, Font: "font"}}
 	s.gather([]Letter{{Text: text}})
 	var out []shaped
-	for _, run := range s.paragraph(0, len(s.text), 0)[0] {
+	for _, run := range s.stretch(0, len(s.text)).runs {
 		for _, g := range run.Glyphs {
 			out = append(out, shaped{uint32(g.GlyphID), whole(g.Advance), whole(g.XOffset), whole(g.YOffset)})
 		}

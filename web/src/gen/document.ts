@@ -19,6 +19,12 @@ export interface Afar {
   colour?: string | null
 }
 
+export interface Axis {
+  id: number
+  tag: string
+  at: number
+}
+
 export interface Backdrop {
   run?: 'linear' | 'radial' | 'conic' | 'free'
   stops: Stop[]
@@ -28,6 +34,11 @@ export interface Backdrop {
   reach?: number
   flat?: number
   points?: ColourPoint[]
+}
+
+export interface Beside {
+  layer: string
+  gap: number
 }
 
 export interface Card {
@@ -114,6 +125,12 @@ export interface Fill {
   reach?: number
   flat?: number
   points?: ColourPoint[]
+}
+
+export interface Fit {
+  height: number
+  smallest: number
+  largest: number
 }
 
 export interface Fitted {
@@ -351,10 +368,11 @@ export interface Picture {
 }
 
 export interface Plate {
-  kind: 'pill' | 'card' | 'disc' | 'burst'
+  kind: 'pill' | 'card' | 'disc' | 'burst' | 'lines'
   fill: string
   room: number
   size?: number
+  round?: number | null
 }
 
 export interface Product {
@@ -502,6 +520,14 @@ export interface Words {
   filling?: boolean
   lineSpacing: number
   letterSpacing: number
+  optical?: boolean
+  features?: string[]
+  axes?: Axis[]
+  fit?: Fit | null
+  beside?: Beside | null
+  along?: string
+  gradient?: Fill | null
+  behind?: boolean
   outline: string
   plate?: Plate | null
   comes?: Passage | null

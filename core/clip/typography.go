@@ -1,0 +1,122 @@
+package clip
+
+import (
+	"fmt"
+	"math"
+	"regexp"
+	"slices"
+)
+
+// Axis is a place on an axis of a variable font. The number under ID has keys.
+type Axis struct {
+	ID  int     `json:"id"`  // 1..99
+	Tag string  `json:"tag"` // of OpenType, as wght
+	At  float64 `json:"at"`  // in the axis' own unit
+}
+
+// AxisAt is the family of the properties of axes.
+const AxisAt = "axis"
+
+// Fit is a box that words are as large as possible in. It is as wide as they are.
+type Fit struct {
+	Height   float64 `json:"height"`   // units
+	Smallest float64 `json:"smallest"` // percent of the words' size, 10..100
+	Largest  float64 `json:"largest"`  // percent of the words' size, 100..1000
+}
+
+// Beside is a round layer, or a card with a round window, that lines of words end at.
+type Beside struct {
+	Layer string  `json:"layer"`
+	Gap   float64 `json:"gap"` // how far they keep away from it, units
+}
+
+const (
+	// MaxFeatures is how many OpenType features words name at most.
+	MaxFeatures = 24
+	// MaxAxes is how many axes of a variable font words set at most.
+	MaxAxes = 12
+)
+
+var (
+	feature = regexp.MustCompile(`^-?[a-z0-9]{4}$`)
+	axisTag = regexp.MustCompile(`^[A-Za-z0-9]{4}$`)
+)
+
+// BoxHeight is how high the box is that words fit, units; 0 is none.
+func (w *Words) BoxHeight() float64 {
+	if w.Fit == nil {
+		return 0
+	}
+	return w.Fit.Height
+}
+
+// axis is the axis of a number, or nil.
+func (w *Words) axis(number int) *Axis {
+	if i := slices.IndexFunc(w.Axes, func(a Axis) bool { return a.ID == number }); i >= 0 {
+		return &w.Axes[i]
+	}
+	return nil
+}
+
+// checkTypography checks how words are set.
+func (w *Words) checkTypography(c *Clip, l *Layer, field string) error {
+	if len(w.Features) > MaxFeatures {
+		return Fault(field+".features", "words have at most %d features", MaxFeatures)
+	}
+	for i, f := range w.Features {
+		if !feature.MatchString(f) {
+			return Fault(fmt.Sprintf("%s.features[%d]", field, i), "a feature of OpenType has four letters, not %q", f)
+		}
+	}
+	if err := w.checkAxes(field + ".axes"); err != nil {
+		return err
+	}
+	if f := w.Fit; f != nil {
+		at := field + ".fit"
+		if err := firstError(within(at+".height", f.Height, 1, MaxUnits), within(at+".smallest", f.Smallest, 10, 100), within(at+".largest", f.Largest, 100, 1000)); err != nil {
+			return err
+		}
+	}
+	if b := w.Beside; b != nil {
+		if other := c.Layer(b.Layer); other == nil || b.Layer == l.ID || other.Group != l.Group {
+			return Fault(field+".beside.layer", "%q keeps away from a layer that is not in its group", l.Name)
+		}
+		if err := within(field+".beside.gap", b.Gap, 0, MaxUnits); err != nil {
+			return err
+		}
+	}
+	if w.Along != "" {
+		if on := c.Layer(w.Along); on == nil || on.Card == nil {
+			return Fault(field+".along", "%q runs along a figure that is not there", l.Name)
+		}
+	}
+	if p := w.Plate; p != nil && p.Round != nil {
+		if err := within(field+".plate.round", *p.Round, 0, 400); err != nil {
+			return err
+		}
+	}
+	if w.Gradient != nil {
+		return w.Gradient.check(field + ".gradient")
+	}
+	return nil
+}
+
+func (w *Words) checkAxes(field string) error {
+	if len(w.Axes) > MaxAxes {
+		return Fault(field, "words set at most %d axes", MaxAxes)
+	}
+	seen := map[int]bool{}
+	for i, a := range w.Axes {
+		at := fmt.Sprintf("%s[%d]", field, i)
+		switch {
+		case a.ID < 1 || a.ID > MaxNumber || seen[a.ID]:
+			return Fault(at+".id", "axes have numbers of their own from 1 to %d", MaxNumber)
+		case !axisTag.MatchString(a.Tag):
+			return Fault(at+".tag", "an axis has a name of four letters, not %q", a.Tag)
+		case math.IsNaN(a.At) || math.Abs(a.At) > 10000:
+			return Fault(at+".at", "an axis goes from -10000 to 10000 at most")
+		}
+		seen[a.ID] = true
+	}
+	return nil
+}
