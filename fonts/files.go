@@ -8,7 +8,7 @@ import (
 	"billow/core/words"
 )
 
-//go:embed *.ttf
+//go:embed *.ttf *.otf
 var files embed.FS
 
 // File is a font file that is part of this program.

@@ -50,10 +50,14 @@ var List = []Font{
 	{"sora-700", "Sora_700Bold.ttf"},
 	{"space-grotesk-700", "SpaceGrotesk_700Bold.ttf"},
 	{"unbounded-800", "Unbounded_800ExtraBold.ttf"},
+	{"anybody", "Anybody_Variable.ttf"},
+	{"bricolage-variable", "BricolageGrotesque_Variable.ttf"},
+	{"eb-garamond-700", "EBGaramond_700Bold.ttf"},
 	// These only stand in for letters that others lack.
 	{"noto-arabic", "NotoSansArabic_700Bold.ttf"},
 	{"noto-devanagari", "NotoSansDevanagari_700Bold.ttf"},
 	{"noto-thai", "NotoSansThai_700Bold.ttf"},
+	{"noto-cjk-signs", "NotoSansCJK_700Bold.otf"}, // signs and kana
 	{"noto-emoji", "NotoEmoji_700Bold.ttf"},
 }
 

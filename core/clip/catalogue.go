@@ -66,6 +66,9 @@ var FontNames = wording.List{
 	{ID: "sora-700", Name: "Sora, bold"},
 	{ID: "space-grotesk-700", Name: "Space Grotesk, bold"},
 	{ID: "unbounded-800", Name: "Unbounded, extra bold"},
+	{ID: "anybody", Name: "Anybody, variable"},
+	{ID: "bricolage-variable", Name: "Bricolage, variable"},
+	{ID: "eb-garamond-700", Name: "EB Garamond, bold"},
 }
 
 // Fonts are their IDs.

@@ -56,7 +56,7 @@ func (s *setter) row(number, count int, width, least, k float64) (row, int) {
 	for {
 		// The row's letters lie between the tops of capitals and what hangs below.
 		middle := (float64(number) - float64(count-1)/2) * pitch
-		top, foot := middle-0.38*em, middle+0.42*em
+		top, foot := middle-s.caps()/2-0.08*em, middle+s.caps()/2+0.22*em
 		whole := row{-width / 2, width / 2, number}
 		number++
 		near := math.Max(0, math.Max(top-y, y-foot))

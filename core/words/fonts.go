@@ -25,6 +25,7 @@ type file struct {
 	covers Coverage
 	read   func() ([]byte, error)
 	face   *font.Face // nil until it is read
+	facts  Facts
 	failed bool
 }
 
@@ -37,7 +38,7 @@ func (f *Fonts) Add(name string, ttf []byte) error {
 	if err != nil {
 		return fmt.Errorf("the font %s cannot be read: %w", name, err)
 	}
-	f.add(name, &file{covers: coverageOf(face), face: face})
+	f.add(name, &file{covers: coverageOf(face), face: face, facts: factsOf(ttf, face)})
 	return nil
 }
 
@@ -113,7 +114,7 @@ func (f *Fonts) load(one *file) bool {
 		one.failed = true
 		if ttf, err := one.read(); err == nil {
 			if face, err := font.ParseTTF(bytes.NewReader(ttf)); err == nil {
-				one.face, one.failed = face, false
+				one.face, one.facts, one.failed = face, factsOf(ttf, face), false
 			}
 		}
 	}

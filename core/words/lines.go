@@ -168,7 +168,7 @@ func (p *stretch) broken(room func(line int) float64, policy shaping.LineBreakPo
 	wrap.Prepare(config, p.text, shaping.NewSliceIterator(own))
 	for done := false; !done; {
 		var line shaping.WrappedLine
-		line, done = wrap.WrapNextLine(int(min(room(len(out)), 1e6)))
+		line, done = wrap.WrapNextLineF(fixed.Int26_6(math.Ceil(min(room(len(out)), 1e6) * 64)))
 		if line.Line != nil {
 			// Its memory is used for the next one.
 			own := slices.Clone(line.Line)

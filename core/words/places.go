@@ -170,11 +170,11 @@ func (s *setter) fitting(all []stretch) float64 {
 	fits := func(percent float64) bool {
 		l := s.sized(all, s.at.Size*percent/100)
 		for i := range all {
-			if all[i].widest()*l.k > s.at.Width+0.5 {
+			if all[i].widest()*l.k > s.at.Width {
 				return false // a word would be divided
 			}
 		}
-		return l.wide*l.k <= s.at.Width+0.5 && l.high*l.k <= s.at.Height+0.5
+		return l.wide*l.k <= s.at.Width+0.01 && l.high*l.k <= s.at.Height+0.01
 	}
 	small, large := f.Smallest, f.Largest
 	if fits(large) {

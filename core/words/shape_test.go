@@ -2,6 +2,7 @@ package words
 
 import (
 	"encoding/json"
+	"fmt"
 	"os"
 	"os/exec"
 	"path/filepath"
@@ -86,44 +87,74 @@ type shaped struct {
 
 // HarfBuzz itself, from Debian's package, shapes the same strings in the same
 // fonts: every glyph, advance and offset is equal, in 64ths of a thousandth of
-// the font size.
+// the font size. So it is with features that are asked for, and with others left out.
 func TestWordsAreShapedAsHarfBuzzShapesThem(t *testing.T) {
 	if len(strung) != 60 {
 		t.Fatalf("there are %d strings", len(strung))
 	}
+	files, err := filepath.Glob("../../fonts/*.?tf")
+	if err != nil || len(files) < 8 {
+		t.Fatalf("there are %d fonts, %v", len(files), err)
+	}
+	for i, file := range files {
+		compareStrings(t, file, nil, nil)
+		features := [][]string{{"smcp", "onum"}, {"-kern", "-liga"}, {"ss01", "pnum"}, {"salt", "frac"}}
+		compareStrings(t, file, features[i%len(features)], nil)
+	}
+}
+
+// So it is at places of variable fonts' axes.
+func TestVariableFontsAreShapedAsHarfBuzzShapesThem(t *testing.T) {
+	for file, axes := range map[string][][]Axis{
+		"Anybody_Variable.ttf":            {{{"wght", 730}, {"wdth", 61.5}}, {{"wdth", 150}}},
+		"BricolageGrotesque_Variable.ttf": {{{"wght", 200}, {"opsz", 12}}, {{"wght", 555}, {"wdth", 80}, {"opsz", 30}}},
+	} {
+		for _, a := range axes {
+			compareStrings(t, "../../fonts/"+file, nil, a)
+		}
+	}
+}
+
+// compareStrings compares all strings in a font.
+func compareStrings(t *testing.T, file string, features []string, axes []Axis) {
+	t.Helper()
 	list := filepath.Join(t.TempDir(), "strings")
 	if err := os.WriteFile(list, []byte(strings.Join(strung, "\n")), 0o600); err != nil {
 		t.Fatal(err)
 	}
-	files, err := filepath.Glob("../../fonts/*.ttf")
-	if err != nil || len(files) < 8 {
-		t.Fatalf("there are %d fonts, %v", len(files), err)
+	ttf, err := os.ReadFile(file)
+	if err != nil {
+		t.Fatal(err)
 	}
-	for _, file := range files {
-		ttf, err := os.ReadFile(file)
-		if err != nil {
+	fonts := NewFonts()
+	if err := fonts.Add("font", ttf); err != nil {
+		t.Fatal(err)
+	}
+	args := []string{"--font-file=" + file, "--text-file=" + list, "--font-size=64000", "--language=en",
+		"--direction=ltr", "--script=latn", "--no-glyph-names", "--no-clusters", "--output-format=json", "--features=" + strings.Join(features, ",")}
+	var places []string
+	for _, a := range axes {
+		places = append(places, fmt.Sprintf("%s=%g", a.Tag, a.At))
+	}
+	out, err := exec.Command("hb-shape", append(args, "--variations="+strings.Join(places, ","))...).Output()
+	if err != nil {
+		t.Fatal(err)
+	}
+	lines := strings.Split(strings.TrimSpace(string(out)), "\n")
+	if len(lines) != len(strung) {
+		t.Fatalf("hb-shape gave %d lines", len(lines))
+	}
+	for i, line := range lines {
+		var want []shaped
+		if err := json.Unmarshal([]byte(line), &want); err != nil {
 			t.Fatal(err)
 		}
-		fonts := NewFonts()
-		if err := fonts.Add("font", ttf); err != nil {
-			t.Fatal(err)
+		off := 1
+		if len(axes) > 0 {
+			off = 64 // HarfBuzz rounds advances and kerning to a font's whole units, each
 		}
-		out, err := exec.Command("hb-shape", "--font-file="+file, "--text-file="+list, "--font-size=64000", "--language=en",
-			"--direction=ltr", "--script=latn", "--no-glyph-names", "--no-clusters", "--output-format=json").Output()
-		if err != nil {
-			t.Fatal(err)
-		}
-		lines := strings.Split(strings.TrimSpace(string(out)), "\n")
-		if len(lines) != len(strung) {
-			t.Fatalf("hb-shape gave %d lines", len(lines))
-		}
-		for i, line := range lines {
-			var want []shaped
-			if err := json.Unmarshal([]byte(line), &want); err != nil {
-				t.Fatal(err)
-			}
-			compareShaped(t, filepath.Base(file), strung[i], glyphsOf(fonts, strung[i]), want)
-		}
+		got := glyphsSet(fonts, &clip.Words{Text: strung[i], Font: "font", Features: features}, axes)
+		compareShaped(t, filepath.Base(file)+" "+strings.Join(features, ",")+strings.Join(places, ","), strung[i], got, want, off)
 	}
 }
 
@@ -148,13 +179,17 @@ func TestOtherScriptsAreShapedAsHarfBuzzShapesThem(t *testing.T) {
 		if err := json.Unmarshal(out, &want); err != nil {
 			t.Fatal(err)
 		}
-		compareShaped(t, "Rubik", text, glyphsOf(fonts, text), want)
+		compareShaped(t, "Rubik", text, glyphsOf(fonts, text), want, 1)
 	}
 }
 
 func glyphsOf(fonts *Fonts, text string) []shaped {
-	s := &setter{fonts: fonts, words: &clip.Words{Text: text, Font: "font"}}
-	s.gather([]Letter{{Text: text}})
+	return glyphsSet(fonts, &clip.Words{Text: text, Font: "font"}, nil)
+}
+
+func glyphsSet(fonts *Fonts, w *clip.Words, axes []Axis) []shaped {
+	s := &setter{fonts: fonts, words: w, at: Setting{Axes: axes}}
+	s.gather([]Letter{{Text: w.Text}})
 	var out []shaped
 	for _, run := range s.stretch(0, len(s.text)).runs {
 		for _, g := range run.Glyphs {
@@ -166,7 +201,7 @@ func glyphsOf(fonts *Fonts, text string) []shaped {
 
 func whole(v fixed.Int26_6) int { return int(v) }
 
-func compareShaped(t *testing.T, font, text string, got, want []shaped) {
+func compareShaped(t *testing.T, font, text string, got, want []shaped, off int) {
 	t.Helper()
 	if len(got) != len(want) {
 		t.Errorf("%s: %q has %d glyphs, HarfBuzz has %d", font, text, len(got), len(want))
@@ -174,7 +209,7 @@ func compareShaped(t *testing.T, font, text string, got, want []shaped) {
 	}
 	for i := range got {
 		// Both scale font units in whole numbers, one of them by shifts.
-		near := func(a, b int) bool { return a-b <= 1 && b-a <= 1 }
+		near := func(a, b int) bool { return a-b <= off && b-a <= off }
 		if g, w := got[i], want[i]; g.Glyph != w.Glyph || !near(g.Advance, w.Advance) || !near(g.X, w.X) || !near(g.Y, w.Y) {
 			t.Errorf("%s: glyph %d of %q is %+v, HarfBuzz has %+v", font, i, text, g, w)
 			return

@@ -1,5 +1,5 @@
 // Where the fonts are that words are set in, by the names of their files.
-const files: Record<string, string> = import.meta.glob('../../../fonts/*.ttf', {
+const files: Record<string, string> = import.meta.glob('../../../fonts/*.{ttf,otf}', {
   query: '?url',
   import: 'default',
   eager: true

@@ -242,6 +242,9 @@ export const fonts = [
   {"id":"sora-700","name":"Sora, bold"},
   {"id":"space-grotesk-700","name":"Space Grotesk, bold"},
   {"id":"unbounded-800","name":"Unbounded, extra bold"},
+  {"id":"anybody","name":"Anybody, variable"},
+  {"id":"bricolage-variable","name":"Bricolage, variable"},
+  {"id":"eb-garamond-700","name":"EB Garamond, bold"},
 ] as const
 
 export const blends = [
