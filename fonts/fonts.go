@@ -8,8 +8,8 @@ import "billow/core/words"
 
 // Font is one of them.
 type Font struct {
-	Name string // as clips use it
-	File string // in this folder
+	Name string `json:"name"` // as clips use it
+	File string `json:"file"` // in this folder
 }
 
 // List is all fonts, in the order in which they stand in for each other when one

@@ -4,6 +4,7 @@ import (
 	"encoding/json"
 	"fmt"
 	"reflect"
+	"slices"
 	"strings"
 
 	"billow/core/clip"
@@ -12,6 +13,7 @@ import (
 	"billow/core/property"
 	"billow/core/transition"
 	"billow/core/wording"
+	"billow/fonts"
 )
 
 // catalogue writes what can be chosen, with the names that people read.
@@ -47,6 +49,8 @@ func catalogue() string {
 	add("fits", clip.Fits)
 	add("maskModes", clip.MaskModes)
 	add("fonts", clip.FontNames)
+	add("fontFeatures", clip.FeatureNames)
+	add("fontFiles", fontFiles())
 	add("blends", clip.BlendNames)
 	add("pins", clip.PinNames)
 	add("shapes", shapes())
@@ -54,6 +58,16 @@ func catalogue() string {
 	add("transitions", transitions())
 	fmt.Fprintf(&out, "export const productSlot = %q\n\n", clip.ProductSlot)
 	return strings.TrimSuffix(out.String(), "\n")
+}
+
+// fontFiles tells in which file each font is that words can be set in.
+func fontFiles() (out []fonts.Font) {
+	for _, f := range fonts.List {
+		if slices.Contains(clip.Fonts, f.Name) {
+			out = append(out, f)
+		}
+	}
+	return out
 }
 
 type propertyEntry struct {

@@ -13,11 +13,13 @@ type Choices struct {
 	Scenes  []Choice `json:"scenes"`  // that it may lie in, in the order in which they play
 	Leaders []Choice `json:"leaders"` // that it may follow
 	Cuts    []Choice `json:"cuts"`    // layers of a group by whose outline it may be cut
+	Figures []Choice `json:"figures"` // along which words may run
+	Windows []Choice `json:"windows"` // that lines of words may keep away from
 }
 
 // ChoicesOf lists what a layer may be tied to; nothing for one that is not there.
 func (c *Clip) ChoicesOf(id string) Choices {
-	out := Choices{[]Choice{}, []Choice{}, []Choice{}, []Choice{}}
+	out := Choices{[]Choice{}, []Choice{}, []Choice{}, []Choice{}, []Choice{}, []Choice{}}
 	l := c.Layer(id)
 	if l == nil {
 		return out
@@ -49,6 +51,14 @@ func (c *Clip) ChoicesOf(id string) Choices {
 		}
 		if !o.Is().Fills && allowed(func(l *Layer) { l.Follow = &Follow{Layer: o.ID, Position: true} }) {
 			out.Leaders = append(out.Leaders, choice)
+		}
+		if l.Words != nil && o.Group == l.Group && !o.Is().Holds {
+			if o.Card != nil && !o.Card.Fills {
+				out.Figures = append(out.Figures, choice)
+			}
+			if o.Card != nil && o.Card.Hole != nil || !o.Is().Fills && o.Words == nil {
+				out.Windows = append(out.Windows, choice)
+			}
 		}
 		if l.Inside != nil && l.cutBy(o) {
 			out.Cuts = append(out.Cuts, choice)

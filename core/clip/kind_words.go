@@ -66,7 +66,7 @@ type Plate struct {
 var wordsKind = &Kind{
 	ID: KindWords, Name: "Headline", Says: "Words of any size", Field: "words", Icon: "fonts", Offered: true, Goes: true, Block: true,
 	Properties: wordsProperties, Colours: wordsColour, Content: wordsOf, Own: ownWords, Check: checkWords,
-	Enums: map[string][]string{"Words.Font": Fonts, "Accent.Font": Fonts, "Words.Align": {"left", "centre", "right"}, "Plate.Kind": plates,
+	Enums: map[string][]string{"Words.Align": {"left", "centre", "right"}, "Plate.Kind": plates,
 		"Passage.By": PassageParts.IDs(), "Passage.Order": PassageOrders.IDs(), "Passage.Edge": PassageEdges.IDs()},
 	Families: wordsFamilies, Fill: func(l *Layer) *Fill { return l.Words.Gradient }, Numbers: wordsNumbers, Numbered: wordsNumbered,
 	Draft: func(c *Clip, l *Layer, _ DraftOf) { *l = NewWords(l.ID, "Headline", KindWords, "One *bright* line") },

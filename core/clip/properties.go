@@ -213,7 +213,7 @@ func (l *Layer) Has(property string) bool {
 		return l.Repeat != nil
 	}
 	if property == Along {
-		return l.Words.Along != ""
+		return l.Words != nil && l.Words.Along != ""
 	}
 	p := named(property)
 	return !p.Colour || l.colourOf(property) != nil
@@ -239,7 +239,11 @@ func (l *Layer) Properties() []Property {
 	}
 	for _, f := range k.Families {
 		for _, n := range k.Numbered(l, f) {
-			out = append(out, named(NumberedName(f, n)))
+			p := named(NumberedName(f, n))
+			if f == AxisAt {
+				p.Title = l.Words.axis(n).Title()
+			}
+			out = append(out, p)
 		}
 	}
 	return out

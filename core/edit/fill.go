@@ -8,8 +8,8 @@ import (
 	"billow/core/colour"
 )
 
-// filled is a layer that can have a fill of several colours, and the fill; a figure
-// gets one of its own colour.
+// filled is a layer that can have a fill of several colours, and the fill; a figure and words
+// get one of their own colour.
 func filled(c *clip.Clip, id string) (*clip.Layer, *clip.Fill, error) {
 	l, err := find(c, id)
 	if err != nil {
@@ -17,6 +17,9 @@ func filled(c *clip.Clip, id string) (*clip.Layer, *clip.Fill, error) {
 	}
 	if l.Card != nil && l.Card.Gradient == nil {
 		l.Card.Gradient = &clip.Fill{Angle: 180, Stops: []clip.Stop{{ID: 1, Colour: l.Card.Fill}}}
+	}
+	if l.Words != nil && l.Words.Gradient == nil {
+		l.Words.Gradient = &clip.Fill{Angle: 180, Stops: []clip.Stop{{ID: 1, Colour: l.Words.Fill}}}
 	}
 	if f := l.Fill(); f != nil {
 		return l, f, nil
@@ -45,6 +48,9 @@ func (s *SetRun) apply(c *clip.Clip) error {
 		f.Run, f.Stops = "", f.Stops[:1]
 		if l.Card != nil { // it has a colour of its own
 			l.Card.Fill, l.Card.Gradient = f.Stops[0].Colour, nil
+		}
+		if l.Words != nil {
+			l.Words.Fill, l.Words.Gradient = f.Stops[0].Colour, nil
 		}
 	case "free":
 		f.Run = s.Run

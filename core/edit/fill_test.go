@@ -24,7 +24,7 @@ func TestAFillGetsWhatItNeedsToRunOtherwise(t *testing.T) {
 		t.Errorf("radial it is %+v", f)
 	}
 	refused(t, c, `{"type":"setRun","layer":"backdrop","run":"spiral"}`, "run")
-	refused(t, c, `{"type":"setRun","layer":"words","run":"free"}`, "layer")
+	refused(t, c, `{"type":"setRun","layer":"mug-layer","run":"free"}`, "layer")
 }
 
 // A colour keeps its keys when one before it goes, and takes them along when it goes.

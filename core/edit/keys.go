@@ -63,7 +63,7 @@ func has(l *clip.Layer, property string) bool {
 	if l == nil {
 		return clip.LightHas(property)
 	}
-	if _, n := clip.Numbered(property); n > 0 {
+	if _, n := clip.Numbered(property); n > 0 || property == clip.Along {
 		return l.Has(property)
 	}
 	_, there := clip.PropertyNamed(property)

@@ -256,6 +256,9 @@ func (m *monkey) ofMoves(id string) []object {
 		{"type": "removeLine", "layer": m.that(func(l *clip.Layer) bool { return l.Card != nil && len(l.Card.Lines) > 0 }), "number": 1 + m.Intn(2)},
 		{"type": "addPoint", "layer": m.that(pathed), "number": 1 + m.Intn(4)},
 		{"type": "removePoint", "layer": m.that(pathed), "number": 1 + m.Intn(4)},
+		{"type": "runAlong", "layer": m.that(worded), "figure": m.pick("blob", "blob", "", m.layer().ID)},
+		{"type": "setAxis", "layer": m.that(worded), "tag": m.pick("wght", "wdth", "odd"), "at": m.NormFloat64() * 900, "frame": m.frame()},
+		{"type": "fillWords", "layer": m.that(worded), "prop": m.pick("mug", "mug", "none"), "id": id + "w", "picture": id + "p", "size": 10 + 500*m.Float64()},
 		{"type": "removeColour", "layer": m.filled(), "number": 1 + m.Intn(4)},
 		{"type": "setPalette", "scene": m.pick("", "", m.layer().ID), "palette": object{"top": "#f0e0d0", "ink": "#102030", "plate": m.pick("#c04020", "#20c0a0ff", "odd")}},
 	}
@@ -271,8 +274,10 @@ func (m *monkey) that(is func(l *clip.Layer) bool) string {
 }
 
 func (m *monkey) filled() string {
-	return m.that(func(l *clip.Layer) bool { return l.Fill() != nil || l.Card != nil })
+	return m.that(func(l *clip.Layer) bool { return l.Fill() != nil || l.Card != nil || l.Words != nil })
 }
+
+func worded(l *clip.Layer) bool { return l.Words != nil }
 
 func (m *monkey) ofStack(id string) []object {
 	return []object{
@@ -340,6 +345,8 @@ func sketched() *clip.Clip {
 	}
 	l := clip.Drawn(c, "Blob", p, 300, 200)
 	l.ID = "blob"
-	c.Layers = append(c.Layers, l)
+	words := clip.NewWords("said", "Said", clip.KindWords, "Two *words*")
+	words.Words.Beside = &clip.Beside{Layer: "blob", Gap: 20}
+	c.Layers = append(c.Layers, l, words)
 	return c
 }

@@ -83,6 +83,7 @@ var Methods = map[string]Method{
 	"draft":        ask(draft),
 	"draftMove":    ask(draftMove),
 	"draftPassage": ask(draftPassage),
+	"fontFacts":    ask(fontFacts),
 	"moveFrames":   ask(moveFrames),
 	"loopGap":      ask(loopGap),
 	"time":         ask(parseTime),

@@ -7,6 +7,9 @@ const files: Record<string, string> = import.meta.glob('../../../fonts/*.{ttf,ot
 
 const addresses = new Map(Object.entries(files).map(([path, url]) => [path.split('/').pop() as string, url]))
 
+// addressOf is where a file of a font is; none where there is no such.
+export const addressOf = (file: string) => addresses.get(file)
+
 // fontNow fetches a font and waits for it, which only a worker may do: the engine
 // cannot set words before it has their font. Null when it cannot be had now.
 export function fontNow(file: string): Uint8Array | null {

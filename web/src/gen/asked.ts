@@ -100,6 +100,8 @@ export interface Choices {
   scenes: Choice[]
   leaders: Choice[]
   cuts: Choice[]
+  figures: Choice[]
+  windows: Choice[]
 }
 
 export interface CopiedKey {
@@ -180,6 +182,24 @@ export interface FigureAt {
   shape: string
   frame: number
   layer: string
+}
+
+export interface FontAsked {
+  axes: FontAxis[]
+  features: string[]
+  had: boolean
+}
+
+export interface FontAxis {
+  tag: string
+  name: string
+  least: number
+  most: number
+  usual: number
+}
+
+export interface FontNamed {
+  font: string
 }
 
 export interface Frames {

@@ -24,6 +24,7 @@ export type Command =
   | { type: 'clearRest'; layer: string; shape: string }
   | { type: 'closeLoop' }
   | { type: 'copyLayer'; layer: string; id: string }
+  | { type: 'fillWords'; layer: string; prop: string; id: string; picture: string; size: number }
   | { type: 'groupLayers'; layers: string[]; id: string; name: string }
   | { type: 'handle'; layer: string; shape: string; frame: number; target?: string; dx?: number; dy?: number; factor?: number; wider?: number; taller?: number; turn?: number; base?: [number, number] | null; anchor?: [number, number] | null }
   | { type: 'holdCreep'; key: KeyRef }
@@ -45,6 +46,8 @@ export type Command =
   | { type: 'removePoint'; layer: string; number: number }
   | { type: 'reverseKeys'; keys: KeyRef[] }
   | { type: 'riseBehind'; layers: string[]; behind: string; id: string }
+  | { type: 'runAlong'; layer: string; figure?: string }
+  | { type: 'setAxis'; layer: string; tag: string; at: number; frame: number }
   | { type: 'setClip'; name?: string | null; shapes?: Shape[]; rate?: number | null; length?: number | null; past?: string; poster?: Moment | null; shown?: string | null }
   | { type: 'setEase'; keys: KeyRef[]; ease: Ease }
   | { type: 'setKey'; layer: string; property: string; key: Key }

@@ -2,7 +2,7 @@
 
 export interface Accent {
   emphasis?: boolean
-  font?: 'bricolage-800' | 'bricolage-500' | 'hanken-400' | 'hanken-700' | 'hanken-900' | 'fraunces-600' | 'fraunces-600-italic' | 'caveat-700' | 'rubik-600' | 'anton-400' | 'archivo-black-400' | 'alfa-slab-400' | 'barlow-condensed-700' | 'bitter-800' | 'bungee-400' | 'comfortaa-700' | 'dm-serif-400' | 'fredoka-600' | 'inter-400' | 'inter-700' | 'jetbrains-mono-700' | 'lora-600' | 'manrope-500' | 'manrope-800' | 'montserrat-500' | 'montserrat-800' | 'oswald-600' | 'pacifico-400' | 'playfair-800' | 'playfair-500-italic' | 'righteous-400' | 'shrikhand-400' | 'sora-700' | 'space-grotesk-700' | 'unbounded-800' | 'anybody' | 'bricolage-variable' | 'eb-garamond-700'
+  font?: string
   fill?: string | null
   size?: number
 }
@@ -508,7 +508,7 @@ export interface Wander {
 export interface Words {
   text: string
   product?: string
-  font: 'bricolage-800' | 'bricolage-500' | 'hanken-400' | 'hanken-700' | 'hanken-900' | 'fraunces-600' | 'fraunces-600-italic' | 'caveat-700' | 'rubik-600' | 'anton-400' | 'archivo-black-400' | 'alfa-slab-400' | 'barlow-condensed-700' | 'bitter-800' | 'bungee-400' | 'comfortaa-700' | 'dm-serif-400' | 'fredoka-600' | 'inter-400' | 'inter-700' | 'jetbrains-mono-700' | 'lora-600' | 'manrope-500' | 'manrope-800' | 'montserrat-500' | 'montserrat-800' | 'oswald-600' | 'pacifico-400' | 'playfair-800' | 'playfair-500-italic' | 'righteous-400' | 'shrikhand-400' | 'sora-700' | 'space-grotesk-700' | 'unbounded-800' | 'anybody' | 'bricolage-variable' | 'eb-garamond-700'
+  font: string
   fill: string
   emphasisFont?: string
   emphasisFill: string

@@ -1,6 +1,6 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
-import type { Advanced, Aligning, Applied, Area, Around, Caret, Caught, ChangingInto, Choices, Draft, DraftMove, DraftPassage, DraftedMove, DraftedPassage, Drag, Dragged, EngineDrawing, FigureAt, Frames, Haunting, InShape, KeyRef, Letters, Lining, Looking, LoopGap, Match, Matched, Matching, News, OnFrame, PastEnd, Path, Pinning, PivotAt, Pivoted, Places, Point, Reading, Room, Shift, Sketch, Stretch, Styling, Trial, View, When, Whole, Wish, Writing, Written } from './asked'
+import type { Advanced, Aligning, Applied, Area, Around, Caret, Caught, ChangingInto, Choices, Draft, DraftMove, DraftPassage, DraftedMove, DraftedPassage, Drag, Dragged, EngineDrawing, FigureAt, FontAsked, FontNamed, Frames, Haunting, InShape, KeyRef, Letters, Lining, Looking, LoopGap, Match, Matched, Matching, News, OnFrame, PastEnd, Path, Pinning, PivotAt, Pivoted, Places, Point, Reading, Room, Shift, Sketch, Stretch, Styling, Trial, View, When, Whole, Wish, Writing, Written } from './asked'
 import type { Command } from './commands'
 import type { Clip, DrawnPath, Key, Layer, Mask, Move, Rest } from './document'
 
@@ -18,6 +18,7 @@ export interface Methods {
   draftPassage: { in: DraftPassage; out: DraftedPassage }
   draw: { in: EngineDrawing; out: Uint8Array }
   follow: { in: Wish; out: boolean }
+  fontFacts: { in: FontNamed; out: FontAsked }
   ghosts: { in: Haunting; out: Uint8Array }
   keyHere: { in: KeyRef; out: Key }
   letters: { in: Stretch; out: Letters }

@@ -2,7 +2,7 @@ import { computed, ref, watch } from 'vue'
 import { useEditor } from '../stores/editor'
 import type { Choices } from '../types'
 
-const none: Choices = { groups: [], scenes: [], leaders: [], cuts: [] }
+const none: Choices = { groups: [], scenes: [], leaders: [], cuts: [], figures: [], windows: [] }
 
 // useChoices is what a layer may be tied to: the engine says it anew whenever
 // the layers or their ties are others.

@@ -13,12 +13,14 @@ const editor = useEditor()
 const top = useHandles(picture)
 const f = useFill(
   () => editor.layer,
-  () => editor.layer?.backdrop ?? editor.layer?.card?.gradient
+  () => editor.layer?.backdrop ?? editor.layer?.card?.gradient ?? editor.layer?.words?.gradient
 )
 
 // The plane that is coloured: the frame, or the figure as it lies there. Its own pixels
 // are counted from its upper left corner.
-const place = computed(() => (editor.layer?.card?.gradient ? editor.placeOf(editor.selected) : undefined))
+const place = computed(() =>
+  editor.layer?.card?.gradient || editor.layer?.words?.gradient ? editor.placeOf(editor.selected) : undefined
+)
 const props = computed(() => {
   const p = place.value
   if (!p) return { w: picture.w, h: picture.h }

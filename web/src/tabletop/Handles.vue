@@ -256,7 +256,10 @@ function movePivot(e: PointerEvent) {
       <polygon :points="outline(p)" class="outline" :data-outline="p.layer" />
     </template>
     <FillHandles
-      v-if="(editor.layer?.backdrop || (editor.layer?.card?.gradient && place)) && !editor.layer.locked"
+      v-if="
+        (editor.layer?.backdrop || ((editor.layer?.card?.gradient || editor.layer?.words?.gradient) && place)) &&
+        !editor.layer.locked
+      "
       :w="w"
       :h="h"
     />

@@ -2,13 +2,16 @@
 import { computed } from 'vue'
 import { named } from '../../parts/fields'
 import { useEditor } from '../../stores/editor'
-import { alignWords } from '../../tabletop/alignWords'
 import type { Changed, Layer, Product, Words } from '../../types'
 import { useBrands } from '../../stores/brands'
 import { productSlot } from '../../words'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import ColourField from '../../parts/ColourField.vue'
-import NumberField from '../../parts/NumberField.vue'
+import FillSettings from '../FillSettings.vue'
+import FontField from '../../parts/FontField.vue'
+import BoxSettings from '../BoxSettings.vue'
+import LettersSettings from '../LettersSettings.vue'
+import PlateSettings from '../PlateSettings.vue'
 import PassageSettings from '../PassageSettings.vue'
 import TextField from '../../parts/TextField.vue'
 
@@ -59,113 +62,27 @@ function addField(name: string) {
     </p>
     <p v-if="row?.hasty" class="wrong"><i class="bi bi-hourglass-split" aria-hidden="true" /> {{ row.hasty }}.</p>
     <div class="pair">
-      <ChoiceField label="Font" :value="content.font" :options="brands.fonts" @change="set({ font: $event })" />
-      <ChoiceField
+      <FontField label="Font" :value="content.font" :options="brands.fonts" @change="set({ font: $event })" />
+      <FontField
         label="Emphasis"
         :value="content.emphasisFont ?? ''"
         :options="[{ id: '', name: 'Same font' }, ...brands.fonts]"
         @change="set({ emphasisFont: $event })"
       />
-      <ColourField label="Colour" :value="content.fill" @change="set({ fill: $event })" />
-      <ColourField label="Emphasis colour" :value="content.emphasisFill" @change="set({ emphasisFill: $event })" />
     </div>
+    <FillSettings class="spaced" :layer="layer" :fill="content.gradient" :plain="content.fill" />
+    <ColourField label="Emphasis colour" :value="content.emphasisFill" @change="set({ emphasisFill: $event })" />
     <details class="spaced">
-      <summary>Lines, spacing and plate</summary>
-      <div class="three spaced">
-        <ChoiceField
-          label="Lines stand"
-          :value="content.align"
-          :options="[
-            { id: 'left', name: 'Left' },
-            { id: 'centre', name: 'Centre' },
-            { id: 'right', name: 'Right' }
-          ]"
-          @change="alignWords(layer.id, $event)"
-        />
-        <NumberField label="Break at" :value="content.width" @change="set({ width: $event })" />
-        <NumberField
-          label="Line spacing"
-          unit="%"
-          :value="content.lineSpacing"
-          @change="set({ lineSpacing: $event })"
-        />
-        <NumberField
-          label="Letters apart"
-          unit="%"
-          :value="content.letterSpacing"
-          @change="set({ letterSpacing: $event })"
-        />
-        <ChoiceField
-          label="Plate"
-          :value="content.plate?.kind ?? ''"
-          :options="[
-            { id: '', name: 'None' },
-            { id: 'pill', name: 'Pill' },
-            { id: 'card', name: 'Card' },
-            { id: 'disc', name: 'Disc' },
-            { id: 'burst', name: 'Burst' }
-          ]"
-          @change="set({ plate: $event ? { fill: '#dd4f28', room: 55, ...content.plate, kind: $event } : null })"
-        />
-        <NumberField
-          label="Outline"
-          :value="editor.layer?.values?.outline?.[0] ?? 0"
-          :disabled="!!editor.layer?.tracks.outline"
-          @change="
-            editor.run({
-              type: 'setValue',
-              layer: editor.selected,
-              property: 'outline',
-              frame: editor.frame,
-              value: [$event]
-            })
-          "
-        />
-        <NumberField
-          v-if="content.plate"
-          label="Room"
-          unit="%"
-          :value="content.plate.room"
-          @change="set({ plate: { ...content.plate, room: $event } })"
-        />
-        <NumberField
-          v-if="content.plate?.kind === 'disc' || content.plate?.kind === 'burst'"
-          label="Across"
-          unit="%"
-          :value="content.plate.size ?? 0"
-          hint="So wide whatever is written, in percent of the words’ size; 0 goes by the words"
-          @change="set({ plate: { ...content.plate, size: Math.max(0, $event) } })"
-        />
-      </div>
-      <div class="lines">
-        <label class="check" title="Lines that break by themselves are about as long as each other">
-          <input
-            type="checkbox"
-            aria-label="Balanced lines"
-            :checked="content.balanced ?? false"
-            :disabled="!content.width"
-            @change="set({ balanced: !content.balanced })"
-          />
-          Balanced lines
-        </label>
-        <label class="check" title="Larger letters or smaller ones make each line as wide as “Break at”">
-          <input
-            type="checkbox"
-            aria-label="Each line as wide as the box"
-            :checked="content.filling ?? false"
-            :disabled="!content.width"
-            @change="set({ filling: !content.filling })"
-          />
-          Each line as wide as the box
-        </label>
-      </div>
-      <ColourField label="Outline colour" :value="content.outline" @change="set({ outline: $event })" />
-      <ColourField
-        v-if="content.plate"
-        label="Plate colour"
-        :value="content.plate.fill"
-        @change="set({ plate: { ...content.plate, fill: $event } })"
-      />
+      <summary>Letters <small>font’s own forms, outline</small></summary>
+      <LettersSettings class="spaced" :layer="layer" :content="content" @set="set" />
+    </details>
+    <details class="spaced">
+      <summary>Lines <small>box, arch, path</small></summary>
+      <BoxSettings class="spaced" :layer="layer" :content="content" @set="set" />
+    </details>
+    <details class="spaced" :open="!!content.plate">
+      <summary>Plate</summary>
+      <PlateSettings class="spaced" :plate="content.plate" @set="set" />
     </details>
     <template v-if="layer.kind !== 'marquee' && !layer.repeat">
       <PassageSettings :layer="layer" :passage="content.comes" />
@@ -218,13 +135,6 @@ function addField(name: string) {
 }
 
 .spaced {
-  margin: 0.4rem 0;
-}
-
-.lines {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.2rem 0.9rem;
   margin: 0.4rem 0;
 }
 
