@@ -52,6 +52,20 @@ var fillProperties = []string{FillAngle, FillCentre, FillReach, FillFlat}
 // fillFamilies are those of which there is one for each colour or point.
 var fillFamilies = []string{StopColour, StopAt, PointColour, PointPlace}
 
+// Colours are those that it shows.
+func (f *Fill) Colours() (out []colour.Colour) {
+	if f.Way() == "free" {
+		for _, p := range f.Points {
+			out = append(out, p.Colour)
+		}
+		return out
+	}
+	for _, s := range f.Stops {
+		out = append(out, s.Colour)
+	}
+	return out
+}
+
 // OfFill tells whether a property is one of a gradient as a whole.
 func OfFill(property string) bool { return slices.Contains(fillProperties, property) }
 

@@ -74,6 +74,7 @@ var kinds = map[string]func() command{
 	"riseBehind":   func() command { return &RiseBehind{} },
 	"runAlong":     func() command { return &RunAlong{} },
 	"setAxis":      func() command { return &SetAxis{} },
+	"shadeWords":   func() command { return &ShadeWords{} },
 	"fillWords":    func() command { return &FillWords{} },
 	"addLine":      func() command { return &AddLine{} },
 	"removeLine":   func() command { return &RemoveLine{} },

@@ -84,6 +84,7 @@ var Methods = map[string]Method{
 	"draftMove":    ask(draftMove),
 	"draftPassage": ask(draftPassage),
 	"fontFacts":    ask(fontFacts),
+	"readable":     ask(readable),
 	"moveFrames":   ask(moveFrames),
 	"loopGap":      ask(loopGap),
 	"time":         ask(parseTime),

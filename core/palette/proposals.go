@@ -34,6 +34,12 @@ func (v lch) colour() colour.Colour {
 	}
 }
 
+// Legible is the colour nearest in lightness to another that reaches a contrast to all of some
+// others, or the one of black and white that comes nearer to it.
+func Legible(c colour.Colour, ratio float64, on ...colour.Colour) colour.Colour {
+	return lchOf(c).legible(ratio, on...)
+}
+
 // legible is the colour nearest in lightness that reaches a contrast to all of some others, or
 // the one of black and white that comes nearer to it.
 func (v lch) legible(ratio float64, on ...colour.Colour) colour.Colour {

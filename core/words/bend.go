@@ -18,16 +18,16 @@ func (s *setter) bends() bool {
 	return s.at.Arch != 0 || s.at.Along != nil && len(s.at.Along.Path) > 0
 }
 
-// curve is where what is so wide about a place of straight lines comes to lie; ok is false
-// beyond the ends of a path.
-type curve func(x, wide float64) (m paint.Affine, ok bool)
+// curve is where what is so wide about a place x of a straight line, of which the feet of
+// letters are at y, comes to lie; ok is false beyond the ends of a path.
+type curve func(x, y, wide float64) (m paint.Affine, ok bool)
 
 // curve is that along which words run, and how much room all take then, units.
 func (s *setter) curve(l laid) (along curve, wide, high float64) {
 	wide, high = l.wide*l.k, l.high*l.k
 	c := s.at.Along
 	if c == nil || len(c.Path) == 0 {
-		return arch(s.at.Arch*math.Pi/180, wide, high)
+		return arch(s.at.Arch*math.Pi/180, wide, high, s.caps()*l.k/2)
 	}
 	way := c.Path.Measured(0.1)
 	begin := way.Length() / 2
@@ -42,7 +42,7 @@ func (s *setter) curve(l laid) (along curve, wide, high float64) {
 	if len(l.lines) == 1 {
 		down = l.places[0].y * l.places[0].k
 	}
-	along = func(x, wide float64) (paint.Affine, bool) {
+	along = func(x, _, wide float64) (paint.Affine, bool) {
 		// A letter stands on the chord from where it begins to where it ends.
 		at := begin + c.Shift*way.Length() + x
 		x0, y0, on := way.At(at - wide/2)
@@ -55,8 +55,8 @@ func (s *setter) curve(l laid) (along curve, wide, high float64) {
 }
 
 // arch is a circle of which lines span an angle, in radians, with what stands on it in the
-// middle.
-func arch(angle, wide, high float64) (along curve, w, h float64) {
+// middle. Letters of all lines are as far apart as they are on straight ones, halfway up.
+func arch(angle, wide, high, up float64) (along curve, w, h float64) {
 	r := wide / angle // of the middle of all lines; below them where it is positive
 	half := math.Abs(angle) / 2
 	outer, inner := math.Abs(r)+high/2, math.Abs(r)-high/2
@@ -69,8 +69,12 @@ func arch(angle, wide, high float64) (along curve, w, h float64) {
 	if angle < 0 {
 		middle = -middle
 	}
-	return func(x, _ float64) (paint.Affine, bool) {
-		return paint.Translate(-x, -r).Then(paint.Rotate(x / r * 180 / math.Pi)).Then(paint.Translate(0, -middle)), true
+	return func(x, y, _ float64) (paint.Affine, bool) {
+		own := r - (y - up)
+		if least := r / 5; math.Abs(own) < math.Abs(least) || own*r < 0 {
+			own = least
+		}
+		return paint.Translate(-x, -r).Then(paint.Rotate(x / own * 180 / math.Pi)).Then(paint.Translate(0, -middle)), true
 	}, 2 * side, low + outer
 }
 
@@ -88,7 +92,7 @@ func (b *Block) bendShape(i int, along curve) {
 	s := &b.Shapes[i]
 	if !s.Letter {
 		s.Path = s.Path.Mapped(b.Size/8, func(x, y float64) (float64, float64) {
-			m, _ := along(x, b.Size/8)
+			m, _ := along(x, y, b.Size/8)
 			return m.Apply(x, y)
 		})
 		return
@@ -98,7 +102,7 @@ func (b *Block) bendShape(i int, along curve) {
 		if g.Shape != i {
 			continue
 		}
-		m, ok := along(g.X+g.Advance/2, max(g.Advance, b.Size/100))
+		m, ok := along(g.X+g.Advance/2, g.Y, max(g.Advance, b.Size/100))
 		if !ok {
 			m = paint.Affine{}
 		}

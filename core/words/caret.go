@@ -60,7 +60,7 @@ func Carets(fonts *Fonts, w *clip.Words, product *clip.Product, at Setting) []Ca
 		p := places[e.line]
 		m := paint.Identity()
 		if along != nil {
-			m, _ = along((e.lead+to)/2*p.k, max(math.Abs(to-e.lead)*p.k, l.k*em/100))
+			m, _ = along((e.lead+to)/2*p.k, p.y*p.k, max(math.Abs(to-e.lead)*p.k, l.k*em/100))
 		}
 		bar := func(x float64) (out [2][2]float64) {
 			out[0][0], out[0][1] = m.Apply(x*p.k, (p.y-caretUp*em*p.high)*p.k)

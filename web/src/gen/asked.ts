@@ -415,6 +415,29 @@ export interface Point {
   y: number
 }
 
+export interface Proposal {
+  colour: string
+  contrast: number
+  brand: boolean
+}
+
+export interface Readable {
+  wanted: number
+  contrast: number
+  frame: number
+  emphasis: number
+  proposals: Proposal[]
+  shade?: Veil | null
+  w: number
+  h: number
+}
+
+export interface ReadableAsked {
+  layer: string
+  shape: string
+  brand: string[]
+}
+
 export interface Reading {
   frames: number
   says: string
@@ -520,6 +543,11 @@ export interface Tune {
 export interface Undone {
   undo: Change[]
   stays?: string
+}
+
+export interface Veil {
+  colour: string
+  opacity: number
 }
 
 export interface View {

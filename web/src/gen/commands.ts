@@ -63,6 +63,7 @@ export type Command =
   | { type: 'setTempo'; bpm?: number | null; times?: number; perBar?: number; barAt?: number | null }
   | { type: 'setTune'; tune: Tune | null }
   | { type: 'setValue'; layer: string; property: string; frame: number; value: number[] }
+  | { type: 'shadeWords'; layer: string; id: string; colour: string; opacity: number; w: number; h: number }
   | { type: 'shiftLayer'; layer: string; by: number; part: string }
   | { type: 'snapKeys'; keys: KeyRef[]; to: string }
   | { type: 'splitScene'; at: Moment; id: string; name?: string }

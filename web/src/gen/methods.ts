@@ -1,6 +1,6 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
-import type { Advanced, Aligning, Applied, Area, Around, Caret, Caught, ChangingInto, Choices, Draft, DraftMove, DraftPassage, DraftedMove, DraftedPassage, Drag, Dragged, EngineDrawing, FigureAt, FontAsked, FontNamed, Frames, Haunting, InShape, KeyRef, Letters, Lining, Looking, LoopGap, Match, Matched, Matching, News, OnFrame, PastEnd, Path, Pinning, PivotAt, Pivoted, Places, Point, Reading, Room, Shift, Sketch, Stretch, Styling, Trial, View, When, Whole, Wish, Writing, Written } from './asked'
+import type { Advanced, Aligning, Applied, Area, Around, Caret, Caught, ChangingInto, Choices, Draft, DraftMove, DraftPassage, DraftedMove, DraftedPassage, Drag, Dragged, EngineDrawing, FigureAt, FontAsked, FontNamed, Frames, Haunting, InShape, KeyRef, Letters, Lining, Looking, LoopGap, Match, Matched, Matching, News, OnFrame, PastEnd, Path, Pinning, PivotAt, Pivoted, Places, Point, Readable, ReadableAsked, Reading, Room, Shift, Sketch, Stretch, Styling, Trial, View, When, Whole, Wish, Writing, Written } from './asked'
 import type { Command } from './commands'
 import type { Clip, DrawnPath, Key, Layer, Mask, Move, Rest } from './document'
 
@@ -39,6 +39,7 @@ export interface Methods {
   posterFrame: { in: null; out: number }
   readLength: { in: string; out: Reading }
   readMoment: { in: string; out: Reading }
+  readable: { in: ReadableAsked; out: Readable }
   reopen: { in: Clip; out: boolean }
   retryFonts: { in: null; out: boolean }
   room: { in: Dragged; out: Room }

@@ -11,6 +11,7 @@ import FillSettings from '../FillSettings.vue'
 import FontField from '../../parts/FontField.vue'
 import BoxSettings from '../BoxSettings.vue'
 import LettersSettings from '../LettersSettings.vue'
+import ReadableSettings from '../ReadableSettings.vue'
 import PlateSettings from '../PlateSettings.vue'
 import PassageSettings from '../PassageSettings.vue'
 import TextField from '../../parts/TextField.vue'
@@ -72,6 +73,7 @@ function addField(name: string) {
     </div>
     <FillSettings class="spaced" :layer="layer" :fill="content.gradient" :plain="content.fill" />
     <ColourField label="Emphasis colour" :value="content.emphasisFill" @change="set({ emphasisFill: $event })" />
+    <ReadableSettings v-if="!layer.repeat && layer.kind !== 'marquee'" :layer="layer" :content="content" @set="set" />
     <details class="spaced">
       <summary>Letters <small>font’s own forms, outline</small></summary>
       <LettersSettings class="spaced" :layer="layer" :content="content" @set="set" />
