@@ -10,6 +10,7 @@ import (
 	"billow/core/clip"
 	"billow/core/motion"
 	"billow/core/passages"
+	"billow/core/pieces"
 	"billow/core/property"
 	"billow/core/transition"
 	"billow/core/wording"
@@ -44,6 +45,7 @@ func catalogue() string {
 	add("passageParts", clip.PassageParts)
 	add("passageOrders", clip.PassageOrders)
 	add("passageEdges", clip.PassageEdges)
+	add("pieces", pieces.Names)
 	add("figures", clip.Figures)
 	add("maskForms", clip.MaskForms)
 	add("fits", clip.Fits)

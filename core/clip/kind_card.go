@@ -43,6 +43,8 @@ var Figures = wording.List{
 	{ID: "ring", Name: "Ring", Says: "A ring, or a part of one"}, {ID: "polygon", Name: "Polygon", Says: "As many sides as you like"},
 	{ID: "star", Name: "Star", Says: "As many points as you like"}, {ID: "burst", Name: "Burst", Says: "A badge with soft teeth"},
 	{ID: "arrow", Name: "Arrow", Says: "An arrow to the right"}, {ID: "line", Name: "Line", Says: "A line, drawn by its outline"},
+	{ID: "tag", Name: "Tag", Says: "A label with a hole for a string"}, {ID: "ticket", Name: "Ticket", Says: "A card with a bite out of both ends"},
+	{ID: "ribbon", Name: "Ribbon", Says: "A band with notched ends"},
 	{ID: "path", Name: "Path", Says: "Drawn by hand or point by point"},
 }
 

@@ -55,7 +55,7 @@ func dress(l *clip.Layer, p *palette.Palette) {
 		put(clip.FillColour, &l.Pattern.Fill, p.Ink)
 	case l.Card != nil:
 		thing := p.Glow
-		if f := l.Card.Form; f == "burst" || f == "star" || f == "arrow" || f == "line" {
+		if f := l.Card.Form; f == "burst" || f == "star" || f == "arrow" || f == "line" || f == "tag" || f == "ticket" || f == "ribbon" {
 			thing = p.Plate
 		}
 		put(clip.FillColour, &l.Card.Fill, thing)

@@ -85,6 +85,7 @@ var Methods = map[string]Method{
 	"draftPassage": ask(draftPassage),
 	"fontFacts":    ask(fontFacts),
 	"readable":     ask(readable),
+	"piece":        ask(piece),
 	"moveFrames":   ask(moveFrames),
 	"loopGap":      ask(loopGap),
 	"time":         ask(parseTime),

@@ -10,6 +10,9 @@ type FontAsked struct {
 
 // fontFacts tells what a font can do beside drawing its letters.
 func fontFacts(e *Engine, in FontNamed) (FontAsked, error) {
+	if e.kept == nil {
+		return FontAsked{}, errClosed
+	}
 	facts, had := e.lib.Fonts.Facts(in.Font)
 	if !had {
 		facts = words.Facts{Axes: []words.FontAxis{}, Features: []string{}}

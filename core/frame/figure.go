@@ -58,8 +58,14 @@ var figures = map[string]func(f *figure) paint.Path{
 		return paint.Burst(side/2, f.count(18)).Transformed(paint.Scale(f.w/side, f.h/side))
 	},
 	"arrow": func(f *figure) paint.Path { return paint.Arrow(f.w, f.h, f.inner).Rounded(f.corner) },
-	"line":  func(f *figure) paint.Path { return paint.Line(-f.w/2, 0, f.w/2, 0) },
-	"path":  func(f *figure) paint.Path { return f.path.Rounded(f.corner) },
+	"tag": func(f *figure) paint.Path {
+		x, hole := paint.TagHole(f.w, f.h)
+		return append(paint.Tag(f.w, f.h, f.inner).Rounded(f.corner), paint.Ellipse(hole, hole).Transformed(paint.Translate(x, 0)).Reversed()...)
+	},
+	"ticket": func(f *figure) paint.Path { return paint.Ticket(f.w, f.h, f.inner/4) },
+	"ribbon": func(f *figure) paint.Path { return paint.Ribbon(f.w, f.h, 2*f.inner*0.7).Rounded(f.corner) },
+	"line":   func(f *figure) paint.Path { return paint.Line(-f.w/2, 0, f.w/2, 0) },
+	"path":   func(f *figure) paint.Path { return f.path.Rounded(f.corner) },
 }
 
 // Form is the outline of a form of figures as it is at first, in a size, about its middle;

@@ -80,8 +80,8 @@ func Ring(w, h, inner, begin, sweep float64) Path {
 		return nil
 	}
 	at := func(r, angle float64) (x, y float64) {
-		s, c := math.Sincos(angle * math.Pi / 180)
-		return r * s * w / 2, -r * c * h / 2
+		x, y = onCircle(r, angle)
+		return x * w / 2, y * h / 2
 	}
 	x, y := at(1, begin)
 	p := append(Path{moveTo(x, y)}, arc(at, 1, begin, begin+sweep)...)
@@ -90,6 +90,12 @@ func Ring(w, h, inner, begin, sweep float64) Path {
 	}
 	x, y = at(inner, begin+sweep)
 	return append(append(p, lineTo(x, y)), arc(at, inner, begin+sweep, begin)...)
+}
+
+// onCircle is the place on a circle of a radius at an angle in degrees, clockwise from above.
+func onCircle(r, angle float64) (x, y float64) {
+	s, c := math.Sincos(angle * math.Pi / 180)
+	return r * s, -r * c
 }
 
 // arc follows an arc by curves of at most 45 degrees; at gives a place by its share of

@@ -42,9 +42,15 @@ func (s *setter) curve(l laid) (along curve, wide, high float64) {
 	if len(l.lines) == 1 {
 		down = l.places[0].y * l.places[0].k
 	}
+	// Filling, they are spread all along it.
+	spread := 1.0
+	if s.words.Filling && wide > 0 {
+		spread = way.Length() / wide
+		begin = way.Length() / 2
+	}
 	along = func(x, _, wide float64) (paint.Affine, bool) {
 		// A letter stands on the chord from where it begins to where it ends.
-		at := begin + c.Shift*way.Length() + x
+		at := begin + c.Shift*way.Length() + x*spread
 		x0, y0, on := way.At(at - wide/2)
 		x1, y1, still := way.At(at + wide/2)
 		turn := math.Atan2(y1-y0, x1-x0) * 180 / math.Pi

@@ -42,6 +42,16 @@ export interface Around {
   layer: string
 }
 
+export interface Asked {
+  kind: string
+  text?: string
+  product?: string
+  logo?: string
+  side?: string
+  brand?: string[]
+  frame: number
+}
+
 export interface Bead {
   frame: number
   when: string
@@ -285,6 +295,10 @@ export interface Lost {
   id: string
   what: string
   reason: string
+}
+
+export interface Made {
+  layers: Layer[]
 }
 
 export interface Match {

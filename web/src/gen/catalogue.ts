@@ -78,9 +78,9 @@ export const properties = [
 export const families = [
   {"name":"point","title":"Path","unit":"%","parts":["right","down"],"dims":2,"neutral":0,"min":-1000,"max":1000,"colour":false,"kinds":["card"]},
   {"name":"bend","title":"Bend","unit":"%","parts":["in, right","in, down","out, right","out, down"],"dims":4,"neutral":0,"min":-1000,"max":1000,"colour":false,"kinds":["card"]},
-  {"name":"colour","title":"Colour","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["words","card","backdrop","vignette"]},
-  {"name":"at","title":"At, colour","unit":"%","parts":[""],"dims":1,"neutral":0,"min":0,"max":100,"colour":false,"kinds":["words","card","backdrop","vignette"]},
-  {"name":"pointColour","title":"Colour of point","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["words","card","backdrop","vignette"]},
+  {"name":"colour","title":"Colour","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["words","badge","card","backdrop","vignette"]},
+  {"name":"at","title":"At, colour","unit":"%","parts":[""],"dims":1,"neutral":0,"min":0,"max":100,"colour":false,"kinds":["words","badge","card","backdrop","vignette"]},
+  {"name":"pointColour","title":"Colour of point","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["words","badge","card","backdrop","vignette"]},
   {"name":"lineWidth","title":"Width of outline","unit":"","parts":[""],"dims":1,"neutral":0,"min":0,"max":200,"colour":false,"kinds":["card"]},
   {"name":"lineApart","title":"Distance of outline","unit":"","parts":[""],"dims":1,"neutral":0,"min":-300,"max":300,"colour":false,"kinds":["card"]},
   {"name":"lineColour","title":"Colour of outline","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["card"]},
@@ -90,8 +90,8 @@ export const families = [
   {"name":"maskCorner","title":"Corners of mask","unit":"","parts":[""],"dims":1,"neutral":0,"min":0,"max":20000,"colour":false,"kinds":["cutout","words","badge","card","marquee","backdrop","photo","floor","pattern","vignette","grain","group","scene"]},
   {"name":"maskFeather","title":"Feather of mask","unit":"","parts":[""],"dims":1,"neutral":0,"min":0,"max":300,"colour":false,"kinds":["cutout","words","badge","card","marquee","backdrop","photo","floor","pattern","vignette","grain","group","scene"]},
   {"name":"maskExpand","title":"Expansion of mask","unit":"","parts":[""],"dims":1,"neutral":0,"min":-1000,"max":1000,"colour":false,"kinds":["cutout","words","badge","card","marquee","backdrop","photo","floor","pattern","vignette","grain","group","scene"]},
-  {"name":"axis","title":"Axis","unit":"","parts":[""],"dims":1,"neutral":0,"min":-10000,"max":10000,"colour":false,"kinds":["words"]},
-  {"name":"place","title":"Point","unit":"%","parts":["right","down"],"dims":2,"neutral":0,"min":-200,"max":200,"colour":false,"kinds":["words","card","backdrop","vignette"]},
+  {"name":"axis","title":"Axis","unit":"","parts":[""],"dims":1,"neutral":0,"min":-10000,"max":10000,"colour":false,"kinds":["words","badge"]},
+  {"name":"place","title":"Point","unit":"%","parts":["right","down"],"dims":2,"neutral":0,"min":-200,"max":200,"colour":false,"kinds":["words","badge","card","backdrop","vignette"]},
 ] as const
 
 export const lightProperties = [
@@ -175,6 +175,20 @@ export const passageEdges = [
   {"id":"right","name":"From its right edge"},
 ] as const
 
+export const pieces = [
+  {"id":"price-disc","name":"Price disc","says":"A disc that swells, and a number that counts up"},
+  {"id":"sale-burst","name":"Sale burst","says":"A burst with soft teeth that turns as it comes"},
+  {"id":"swing-tag","name":"Swing tag","says":"A tag with a hole that sways from its string"},
+  {"id":"pill-badge","name":"Pill","says":"A short word in a pill"},
+  {"id":"ribbon-badge","name":"Ribbon","says":"A band that opens from its middle, and words that close up"},
+  {"id":"corner-band","name":"Corner","says":"A band across a corner of the frame"},
+  {"id":"ticket-badge","name":"Ticket","says":"A ticket with an offer, and a code on its end"},
+  {"id":"seal-badge","name":"Seal","says":"A seal with words around its edge, which turn"},
+  {"id":"button","name":"Button","says":"Grows, words rise in it, and it is pressed"},
+  {"id":"end-card","name":"End card","says":"Logo, web address and contact"},
+  {"id":"lower-line","name":"Lower line","says":"A name and what it is, above the lower edge"},
+] as const
+
 export const figures = [
   {"id":"card","name":"Card","says":"A rectangle, with round corners or without"},
   {"id":"disc","name":"Disc","says":"A circle or an ellipse"},
@@ -184,6 +198,9 @@ export const figures = [
   {"id":"burst","name":"Burst","says":"A badge with soft teeth"},
   {"id":"arrow","name":"Arrow","says":"An arrow to the right"},
   {"id":"line","name":"Line","says":"A line, drawn by its outline"},
+  {"id":"tag","name":"Tag","says":"A label with a hole for a string"},
+  {"id":"ticket","name":"Ticket","says":"A card with a bite out of both ends"},
+  {"id":"ribbon","name":"Ribbon","says":"A band with notched ends"},
   {"id":"path","name":"Path","says":"Drawn by hand or point by point"},
 ] as const
 

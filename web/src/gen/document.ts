@@ -42,7 +42,7 @@ export interface Beside {
 }
 
 export interface Card {
-  form: 'card' | 'disc' | 'ring' | 'polygon' | 'star' | 'burst' | 'arrow' | 'line' | 'path'
+  form: 'card' | 'disc' | 'ring' | 'polygon' | 'star' | 'burst' | 'arrow' | 'line' | 'tag' | 'ticket' | 'ribbon' | 'path'
   aspect: number
   fills?: boolean
   fill: string

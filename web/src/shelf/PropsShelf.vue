@@ -4,6 +4,7 @@ import { onMounted, ref, watch } from 'vue'
 import { useNotices } from '../stores/notices'
 import { useDesk } from '../stores/desk'
 import { kindIcon, offeredKinds } from '../words'
+import PieceShelf from './PieceShelf.vue'
 import ShelfPictures from './ShelfPictures.vue'
 import ShelfTunes from './ShelfTunes.vue'
 import UploadList from './UploadList.vue'
@@ -78,6 +79,8 @@ const sketch = (way: 'hand' | 'points') => (desk.sketching = way)
         <i class="bi bi-vector-pen" aria-hidden="true" /> Points
       </button>
     </div>
+    <h2>Ready pieces</h2>
+    <PieceShelf />
     <UploadList />
     <div class="head">
       <h2>Cut-outs</h2>

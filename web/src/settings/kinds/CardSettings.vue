@@ -51,7 +51,14 @@ const open = computed(
   () => props.content.form === 'line' || (props.content.form === 'path' && !props.content.path?.closed)
 )
 const outlined = computed(() => open.value || now('outline', 0) > 0)
-const inner: Record<string, string> = { ring: 'Hole', star: 'Inner corners', arrow: 'Shaft' }
+const inner: Record<string, string> = {
+  ring: 'Hole',
+  star: 'Inner corners',
+  arrow: 'Shaft',
+  tag: 'Cut corners',
+  ticket: 'Bite',
+  ribbon: 'Notch'
+}
 const places = ['Upper left', 'Upper right', 'Lower right', 'Lower left']
 </script>
 

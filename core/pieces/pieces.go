@@ -1,0 +1,130 @@
+// Package pieces has ready groups of layers: badges, buttons, end cards and lower lines. Each
+// is ordinary layers in a group, with moves and passages that a person can change, and can be
+// taken apart.
+package pieces
+
+import (
+	"slices"
+
+	"billow/core/clip"
+	"billow/core/colour"
+	"billow/core/moves"
+	"billow/core/palette"
+	"billow/core/timing"
+	"billow/core/wording"
+)
+
+// Asked is what a piece is made of.
+type Asked struct {
+	Kind    string          `json:"kind"`
+	Text    string          `json:"text,omitempty"`    // instead of its own
+	Product string          `json:"product,omitempty"` // that it speaks of
+	Logo    string          `json:"logo,omitempty"`    // a prop, of an end card
+	Side    string          `json:"side,omitempty"`    // from which a button grows: left, right, above, below; none is both
+	Brand   []colour.Colour `json:"brand,omitempty"`   // its colours, instead of Billow's
+	Frame   int             `json:"frame"`             // of the clip, on or near which it comes
+}
+
+// piece is a ready group.
+type piece struct {
+	wording.Entry
+	make func(m *maker)
+}
+
+var pieces = []piece{
+	{wording.Entry{ID: "price-disc", Name: "Price disc", Says: "A disc that swells, and a number that counts up"}, priceDisc},
+	{wording.Entry{ID: "sale-burst", Name: "Sale burst", Says: "A burst with soft teeth that turns as it comes"}, saleBurst},
+	{wording.Entry{ID: "swing-tag", Name: "Swing tag", Says: "A tag with a hole that sways from its string"}, swingTag},
+	{wording.Entry{ID: "pill-badge", Name: "Pill", Says: "A short word in a pill"}, pillBadge},
+	{wording.Entry{ID: "ribbon-badge", Name: "Ribbon", Says: "A band that opens from its middle, and words that close up"}, ribbonBadge},
+	{wording.Entry{ID: "corner-band", Name: "Corner", Says: "A band across a corner of the frame"}, cornerBand},
+	{wording.Entry{ID: "ticket-badge", Name: "Ticket", Says: "A ticket with an offer, and a code on its end"}, ticketBadge},
+	{wording.Entry{ID: "seal-badge", Name: "Seal", Says: "A seal with words around its edge, which turn"}, sealBadge},
+	{wording.Entry{ID: "button", Name: "Button", Says: "Grows, words rise in it, and it is pressed"}, button},
+	{wording.Entry{ID: "end-card", Name: "End card", Says: "Logo, web address and contact"}, endCard},
+	{wording.Entry{ID: "lower-line", Name: "Lower line", Says: "A name and what it is, above the lower edge"}, lowerLine},
+}
+
+// Names are all pieces, in the order in which they are offered.
+var Names = func() (out wording.List) {
+	for _, p := range pieces {
+		out = append(out, p.Entry)
+	}
+	return out
+}()
+
+// Make is a piece for a clip: its layers, of which the last is the group that holds the others.
+func Make(c *clip.Clip, in Asked) ([]clip.Layer, error) {
+	at := slices.IndexFunc(pieces, func(p piece) bool { return p.ID == in.Kind })
+	if at < 0 {
+		return nil, clip.Fault("kind", "there is no piece %q", in.Kind)
+	}
+	if in.Product != "" && c.Product(in.Product) == nil {
+		return nil, clip.Fault("product", "there is no product %q", in.Product)
+	}
+	if p := c.Prop(in.Logo); in.Logo != "" && (p == nil || p.Picture == nil) {
+		return nil, clip.Fault("logo", "there is no picture %q", in.Logo)
+	}
+	// There is room for all layers, which are pointed at while the piece is put together.
+	m := &maker{c: c, in: in, rate: int(c.Rate), colours: coloursOf(in.Brand), layers: make([]clip.Layer, 0, 24)}
+	scene := c.SceneAt(in.Frame)
+	m.group = clip.NewGroup("piece", pieces[at].Name)
+	m.group.Group, m.group.Label = scene.ID, ""
+	m.clock = c.ClockOf(&m.group)
+	m.frame = max(in.Frame, scene.From)
+	// It comes on a beat where one is near.
+	if on := m.clock.Nearest(m.frame); m.clock.Frame(on) >= scene.From && m.clock.Frame(on) < scene.To && abs(m.clock.Frame(on)-m.frame) <= m.rate/4 {
+		m.frame = m.clock.Frame(on)
+		m.beat = &on
+	}
+	if m.frame > scene.From {
+		m.group.From = m.at(0)
+	}
+	pieces[at].make(m)
+	return m.finished()
+}
+
+func abs(n int) int { return max(n, -n) }
+
+// coloursOf is colours for a piece: a brand's, or those of Billow.
+func coloursOf(brand []colour.Colour) palette.Palette {
+	if len(brand) == 0 {
+		brand = []colour.Colour{colour.RGB(0xF3EEE4), colour.RGB(0xDD4F28), colour.RGB(0x173F47), colour.RGB(0xC8922E)}
+	}
+	p := palette.Of(brand)
+	// Light words on what stands out look more lively, where letters so large can be read.
+	for _, c := range []colour.Colour{p.Card, colour.RGB(0xFFFFFF)} {
+		if colour.Contrast(c, p.Plate) >= palette.ForThings {
+			p.On = c
+			break
+		}
+	}
+	return p
+}
+
+// maker puts a piece together.
+type maker struct {
+	c       *clip.Clip
+	in      Asked
+	rate    int
+	clock   timing.Clock
+	frame   int // of the clip, on which it comes
+	beat    *timing.Moment
+	colours palette.Palette
+	group   clip.Layer
+	layers  []clip.Layer // from the back to the front
+}
+
+// finished writes the keys of all moves.
+func (m *maker) finished() ([]clip.Layer, error) {
+	all := append(m.layers, m.group)
+	try := m.c.Copy()
+	first := len(try.Layers)
+	try.Layers = append(slices.Clone(try.Layers), all...)
+	for i := first; i < len(try.Layers); i++ {
+		if err := moves.Rewrite(try, &try.Layers[i]); err != nil {
+			return nil, err
+		}
+	}
+	return try.Layers[first:], nil
+}

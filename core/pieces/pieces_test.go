@@ -1,0 +1,171 @@
+package pieces_test
+
+import (
+	"encoding/json"
+	"math"
+	"slices"
+	"strings"
+	"testing"
+
+	"billow/core/clip"
+	"billow/core/colour"
+	"billow/core/edit"
+	"billow/core/frame"
+	"billow/core/paint"
+	"billow/core/pieces"
+	"billow/fonts"
+)
+
+func bare() *clip.Clip {
+	tall, _ := clip.StandardShape("tall")
+	c := clip.New("Pieces", tall, 30, 300)
+	c.Layers[0].Backdrop.Stops = []clip.Stop{{ID: 1, Colour: colour.RGB(0x808080)}}
+	c.Products = []clip.Product{{ID: "p", Name: "Storm lantern", Price: "49.00", OldPrice: "69.00", Currency: "EUR"}}
+	return c
+}
+
+// added is a clip with a piece in it, as the page adds it.
+func added(t *testing.T, c *clip.Clip, in pieces.Asked) *clip.Clip {
+	t.Helper()
+	layers, err := pieces.Make(c, in)
+	if err != nil {
+		t.Fatalf("%s: %v", in.Kind, err)
+	}
+	return applied(t, c, map[string]any{"type": "addLayers", "layers": layers, "id": "made"})
+}
+
+func applied(t *testing.T, c *clip.Clip, command map[string]any) *clip.Clip {
+	t.Helper()
+	raw, err := json.Marshal(command)
+	if err != nil {
+		t.Fatal(err)
+	}
+	out, err := edit.Apply(c, raw)
+	if err != nil {
+		t.Fatalf("%s: %v", command["type"], err)
+	}
+	return out
+}
+
+func drawn(t *testing.T, c *clip.Clip, at int) *paint.Bitmap {
+	t.Helper()
+	tall, _ := c.Shape("tall")
+	stage, err := frame.Prepare(c, tall, 270, 480, frame.NewLibrary(fonts.All(), 64<<20))
+	if err != nil {
+		t.Fatal(err)
+	}
+	b := paint.NewBitmap(270, 480)
+	stage.Painter().Draw(b, at)
+	return b
+}
+
+// changed is how many pixels two pictures do not share.
+func changed(a, b *paint.Bitmap) (n int) {
+	for i := range a.Pix {
+		if a.Pix[i] != b.Pix[i] {
+			n++
+		}
+	}
+	return n
+}
+
+// Each piece is not there before it comes, moves while it comes, and is an ordinary group that
+// can be taken apart: the layers stay, and look as they did.
+func TestEveryPieceComesAndCanBeTakenApart(t *testing.T) {
+	for _, k := range pieces.Names {
+		for _, product := range []string{"", "p"} {
+			c := bare()
+			empty := drawn(t, c, 200)
+			c = added(t, c, pieces.Asked{Kind: k.ID, Product: product, Frame: 60})
+			if n := changed(empty, drawn(t, c, 55)); n > 0 {
+				t.Errorf("%s: %d pixels show before it comes", k.ID, n)
+			}
+			soon, later, after := drawn(t, c, 66), drawn(t, c, 76), drawn(t, c, 200)
+			if changed(empty, soon) == 0 || changed(soon, later) < 50 || changed(empty, after) < 300 {
+				t.Errorf("%s: %d pixels show soon, %d move, %d show in the end", k.ID, changed(empty, soon), changed(soon, later), changed(empty, after))
+			}
+			g := c.Layer("made")
+			in := c.Children("made")
+			if g == nil || g.Inside == nil || len(in) < 2 {
+				t.Fatalf("%s is no group", k.ID)
+			}
+			said := ""
+			apart := applied(t, c, map[string]any{"type": "ungroup", "layer": "made"})
+			for _, id := range in {
+				if w := c.Layer(id).Words; w != nil {
+					said += w.Text
+				}
+				if apart.Layer(id) == nil || apart.Layer("made") != nil {
+					t.Errorf("%s is not taken apart: %s", k.ID, id)
+				}
+			}
+			if speaks := strings.Contains(said, "{"); speaks != (product != "") {
+				t.Errorf("%s with the product %q says %q", k.ID, product, said)
+			}
+		}
+	}
+}
+
+// Whatever a badge says stays inside of it: words become smaller, and are never divided.
+func TestTextFitsInsideWhateverItsLength(t *testing.T) {
+	for _, k := range pieces.Names {
+		if k.ID == "corner-band" { // its ends are beyond the frame
+			continue
+		}
+		for _, text := range []string{"A", "Forty-nine euros and ninety-nine cents", "Donaudampfschifffahrt"} {
+			c := added(t, bare(), pieces.Asked{Kind: k.ID, Text: text, Frame: 0})
+			for i := range c.Layers {
+				l := &c.Layers[i]
+				if l.Group != "made" || l.Words == nil || l.Words.Fit == nil {
+					continue
+				}
+				figure := c.Layers[slices.IndexFunc(c.Layers, func(o clip.Layer) bool { return o.Group == "made" && o.Card != nil })]
+				if k.ID == "lower-line" || k.ID == "swing-tag" {
+					figure = c.Layers[slices.IndexFunc(c.Layers, func(o clip.Layer) bool { return o.Name == "Plane" || o.Name == "Tag" })]
+				}
+				w, h := figure.Rest.Size, figure.Rest.Size/figure.Card.Aspect
+				if figure.Card.Aspect < 1 {
+					w, h = figure.Rest.Size*figure.Card.Aspect, figure.Rest.Size
+				}
+				if math.Abs(figure.Rest.Turn) == 90 {
+					w, h = h, w
+				}
+				bw, bh := l.Words.Width, l.Words.Fit.Height
+				if math.Abs(l.Rest.Turn) == 90 {
+					bw, bh = bh, bw
+				}
+				dx, dy := math.Abs(l.Rest.X-figure.Rest.X)+bw/2, math.Abs(l.Rest.Y-figure.Rest.Y)+bh/2
+				if dx > w/2 || dy > h/2 {
+					t.Errorf("%s: the box of %q reaches %.0f,%.0f from the middle, the figure %.0f,%.0f", k.ID, l.Name, dx, dy, w/2, h/2)
+				}
+			}
+		}
+	}
+}
+
+func TestBadPiecesAreRefused(t *testing.T) {
+	for field, in := range map[string]pieces.Asked{
+		"kind": {Kind: "none"}, "product": {Kind: "button", Product: "gone"}, "logo": {Kind: "end-card", Logo: "gone"},
+	} {
+		if _, err := pieces.Make(bare(), in); err == nil || !strings.Contains(err.Error(), "there is no") {
+			t.Errorf("%s: %v", field, err)
+		}
+	}
+}
+
+// Colours of a brand are taken, and words on them can be read.
+func TestPiecesWearTheBrand(t *testing.T) {
+	for _, brand := range [][]colour.Colour{nil, {colour.RGB(0xFFFFFF), colour.RGB(0x0A5AFF)}, {colour.RGB(0x101010), colour.RGB(0xFFE000), colour.RGB(0xFFFFFF)}} {
+		layers, err := pieces.Make(bare(), pieces.Asked{Kind: "button", Brand: brand})
+		if err != nil {
+			t.Fatal(err)
+		}
+		pill, words := layers[0].Card.Fill, layers[1].Words.Fill
+		if len(brand) > 1 && pill != brand[1] {
+			t.Errorf("of %v the button is %s", brand, pill)
+		}
+		if c := colour.Contrast(pill, words); c < 3 {
+			t.Errorf("of %v, %s on %s has %.2f", brand, words, pill, c)
+		}
+	}
+}
