@@ -26,7 +26,12 @@ type Passage struct {
 	Drawn bool          `json:"drawn,omitempty"` // its outline is drawn first
 	// Counts lets numbers count up from nothing, while the words come whole.
 	Counts bool `json:"counts,omitempty"`
-	Caret  bool `json:"caret,omitempty"` // a caret stands behind what has come
+	// CountsFrom is where the last number begins to count: a number, or {old}. The others
+	// stand still then.
+	CountsFrom string `json:"countsFrom,omitempty"`
+	Rolls      bool   `json:"rolls,omitempty"`     // counting, the digits of the last number roll as those of a counter
+	Scrambles  bool   `json:"scrambles,omitempty"` // other letters stand for each letter until it has come
+	Caret      bool   `json:"caret,omitempty"`     // a caret stands behind what has come
 }
 
 // Afar is how a part of words differs from how it stands.
@@ -44,8 +49,11 @@ type Afar struct {
 
 // Parts are the parts that come one by one.
 func (p *Passage) Parts() string {
-	if p.Counts {
+	switch {
+	case p.Counts:
 		return "whole"
+	case p.Scrambles:
+		return "letter"
 	}
 	return p.By
 }
@@ -82,6 +90,9 @@ func (p *Passage) check(field string) error {
 	}
 	if err := p.Ease.Check(); err != nil {
 		return Fault(field+".ease", "%v", err)
+	}
+	if len(p.CountsFrom) > 60 {
+		return Fault(field+".countsFrom", "what a number counts from is a number, or {old}")
 	}
 	a := p.Afar
 	return firstError(

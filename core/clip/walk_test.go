@@ -30,8 +30,8 @@ var plain = strings.Fields(`
 	Layers.Words.Text Layers.Words.Font Layers.Words.Fill Layers.Words.EmphasisFont Layers.Words.EmphasisFill Layers.Words.Align Layers.Words.ByEdge
 	Layers.Words.Width Layers.Words.Balanced Layers.Words.Filling Layers.Words.LineSpacing Layers.Words.LetterSpacing Layers.Words.Outline Layers.Words.Accents Layers.Words.Plate
 	Layers.Words.Optical Layers.Words.Behind Layers.Words.Features Layers.Words.Beside.Gap
-	Layers.Words.Comes.By Layers.Words.Comes.Order Layers.Words.Comes.Seed Layers.Words.Comes.Ease Layers.Words.Comes.Afar Layers.Words.Comes.Edge Layers.Words.Comes.Wiped Layers.Words.Comes.Soft Layers.Words.Comes.Drawn Layers.Words.Comes.Caret Layers.Words.Comes.Counts
-	Layers.Words.Goes.By Layers.Words.Goes.Order Layers.Words.Goes.Seed Layers.Words.Goes.Ease Layers.Words.Goes.Afar Layers.Words.Goes.Edge Layers.Words.Goes.Wiped Layers.Words.Goes.Soft Layers.Words.Goes.Drawn Layers.Words.Goes.Caret Layers.Words.Goes.Counts
+	Layers.Words.Comes.By Layers.Words.Comes.Order Layers.Words.Comes.Seed Layers.Words.Comes.Ease Layers.Words.Comes.Afar Layers.Words.Comes.Edge Layers.Words.Comes.Wiped Layers.Words.Comes.Soft Layers.Words.Comes.Drawn Layers.Words.Comes.Caret Layers.Words.Comes.Counts Layers.Words.Comes.CountsFrom Layers.Words.Comes.Rolls Layers.Words.Comes.Scrambles
+	Layers.Words.Goes.By Layers.Words.Goes.Order Layers.Words.Goes.Seed Layers.Words.Goes.Ease Layers.Words.Goes.Afar Layers.Words.Goes.Edge Layers.Words.Goes.Wiped Layers.Words.Goes.Soft Layers.Words.Goes.Drawn Layers.Words.Goes.Caret Layers.Words.Goes.Counts Layers.Words.Goes.CountsFrom Layers.Words.Goes.Rolls Layers.Words.Goes.Scrambles
 	Layers.Scene.Leave.Kind
 	Layers.Inside.Speed Layers.Inside.Reverse Layers.Inside.By Layers.Inside.Invert Layers.Inside.Free Layers.Inside.Together
 	Layers.Lineup.Slots Layers.Lineup.Hero Layers.Lineup.Ease Layers.Lineup.Leaves

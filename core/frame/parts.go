@@ -51,8 +51,11 @@ func (s *Stage) partsAt(a *actor, env around) (parts []part, k look, ok bool) {
 	if !ok || s.openedAt(a, env.frame).any() {
 		return nil, k, false
 	}
-	if m.at.Counts && !m.at.goes {
+	switch {
+	case m.at.Counts && !m.at.goes:
 		m.count(&key)
+	case m.at.Scrambles:
+		m.scramble(&key)
 	}
 	m.key = key.Nums(m.per, k.pen.Width, k.pen.Start, k.pen.End).Text(m.at.By)
 	if plate := block.Plate(); len(plate.Shapes) > 0 {
@@ -76,10 +79,34 @@ func (m *partsOf) count(key *graph.Key) {
 	share := math.Floor(1000*clamped(there)) / 1000
 	*key = key.Text("counting").Nums(share)
 	before, w := m.block, m.w
-	w.key, w.at.Counting = *key, &words.Counting{Share: share}
+	w.key, w.at.Counting = *key, &words.Counting{Share: share, From: m.at.CountsFrom, Rolls: m.at.Rolls}
 	m.block = m.s.blockOf(m.a, w)
-	m.all = m.block.Parts("whole")
+	if m.all = m.block.Parts("whole"); m.at.Rolls {
+		m.all = m.block.Parts("line") // each is cut to itself
+	}
 	m.aside += spreads(m.a, w.words, m.block) - spreads(m.a, w.words, before)
+}
+
+// flickers is how many frames other letters stand for one that has not come.
+const flickers = 2
+
+// scramble sets the words anew with other letters for those that have not come.
+func (m *partsOf) scramble(key *graph.Key) {
+	right := make([]bool, len(m.all))
+	mixed := words.Scrambled{Seed: m.at.Seed, Step: int(m.at.frame) / flickers, Right: right}
+	*key = key.Text("scrambled").Word(uint64(mixed.Step))
+	for i := range right {
+		there, _ := m.at.there(i)
+		right[i] = there >= 1
+		*key = key.Word(uint64(map[bool]int{true: 1}[right[i]]))
+	}
+	before, w := m.block, m.w
+	w.key, w.at.Scrambled = *key, &mixed
+	block := m.s.blockOf(m.a, w)
+	if all := block.Parts("letter"); len(all) == len(m.all) {
+		m.block, m.all = block, all
+		m.aside += spreads(m.a, w.words, block) - spreads(m.a, w.words, before)
+	}
 }
 
 // drawn is a part's picture, on the grid of pixels of the whole. Most are kept already, so
@@ -144,10 +171,15 @@ func (m *partsOf) part(i int) (out part, shown bool) {
 		return out, false
 	}
 	p, afar, far := m.all[i], m.at.Afar, 1-there
+	rolls := m.at.Rolls && m.at.Counts && !m.at.goes
 	out.node = m.look(i, there)
 	size := m.block.Size / 100
 	if blur := afar.Blur * size * far; blur > 0.2 {
 		out.node = softened(out.node, blur, 1)
+	}
+	if rolls {
+		const beyond = 1e5
+		out.node = graph.Filtered(out.node, graph.Cut{Left: -beyond, Top: p.Y0, Right: beyond, Bottom: p.Y1, At: paint.Identity()})
 	}
 	dx, dy := 0.0, 0.0
 	if m.at.Wiped {

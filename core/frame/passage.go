@@ -73,7 +73,7 @@ func (p *passing) begin(a *actor, parts []words.Part) {
 // there is how much of a part has come: 1 is where it stands, and easings may go beyond;
 // shown is false before it begins to come, and once it has gone.
 func (p *passing) there(i int) (there float64, shown bool) {
-	since := p.frame - p.begins[i]
+	since := p.frame - p.begins[min(i, len(p.begins)-1)]
 	t := 1.0
 	if p.Each > 0 {
 		t = since / float64(p.Each)

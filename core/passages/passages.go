@@ -79,6 +79,12 @@ var Kinds = []Kind{
 	{"count", "Count", "Numbers count up to what they say", func(Text) clip.Passage {
 		return clip.Passage{By: "whole", Each: 40, Ease: gently, Counts: true, Afar: plain()}
 	}},
+	{"rolling", "Rolling", "A price rolls from the old one, digit by digit", func(Text) clip.Passage {
+		return clip.Passage{By: "whole", Each: 40, Ease: smoothly, Counts: true, Rolls: true, CountsFrom: "{old}", Afar: plain()}
+	}},
+	{"riddle", "Riddle", "Other letters flicker until each is right", func(t Text) clip.Passage {
+		return clip.Passage{By: "letter", Each: 16, Over: min(2*max(t.Letters-1, 0), 60), Ease: evenly, Scrambles: true, Afar: plain()}
+	}},
 	{"flare", "Flare", "Words flare up in another colour", func(Text) clip.Passage {
 		bright := colour.RGB(0xF0C040)
 		return clip.Passage{By: "word", Each: 18, Over: 10, Ease: gently, Afar: faint(func(a *clip.Afar) { a.Colour, a.Size = &bright, 116 })}

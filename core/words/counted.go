@@ -1,29 +1,57 @@
 package words
 
 import (
+	"slices"
 	"strings"
 	"unicode"
+
+	"billow/core/clip"
 )
 
-// Counting lets the numbers of a text be on their way: at a share, 0..1, from nothing to what
-// they are.
-type Counting struct{ Share float64 }
+// Counting lets numbers of a text be on their way: at a share, 0..1, to what they are. From is
+// where the last one begins, a number or a name in braces; the others stand still then. None
+// lets all begin with nothing.
+type Counting struct {
+	Share float64
+	From  string
+	Rolls bool // digit by digit, as a counter does; of the last number alone
+}
+
+// from is where a number begins, in units of its last digit.
+func (c *Counting) from(number []rune, product *clip.Product) int64 {
+	from := []rune(Plain(filled(c.From, product)))
+	begin, n := lastNumber(from)
+	if n == 0 || n > 15 {
+		return 0
+	}
+	v := valueOf(from[begin : begin+n])
+	for d := decimals(from[begin : begin+n]); d < decimals(number); d++ {
+		v *= 10
+	}
+	for d := decimals(from[begin : begin+n]); d > decimals(number); d-- {
+		v /= 10
+	}
+	return v
+}
 
 // counted is a text in which each number is at its share of the way, written as it will be in
 // the end; origin is of each rune the one of the text that it stands for.
-func (c *Counting) counted(text []rune) (out []rune, origin []int) {
+func (c *Counting) counted(text []rune, product *clip.Product) (out []rune, origin []int) {
+	last, _ := lastNumber(text)
 	for i := 0; i < len(text); {
 		n := numberAt(text[i:])
-		if n == 0 {
-			out, origin = append(out, text[i]), append(origin, i)
-			i++
+		if n == 0 || c.From != "" && i != last {
+			for range max(n, 1) {
+				out, origin = append(out, text[i]), append(origin, i)
+				i++
+			}
 			continue
 		}
-		now := partOf(text[i:i+n], c.Share)
+		now := partOf(text[i:i+n], c.from(text[i:i+n], product), c.Share)
 		for k, r := range now {
 			out = append(out, r)
-			// Counted from its end, since it has fewer digits before.
-			origin = append(origin, i+n-len(now)+k)
+			// Counted from its end, since it has fewer digits before, or more.
+			origin = append(origin, i+max(0, n-len(now)+k))
 		}
 		i += n
 	}
@@ -58,34 +86,47 @@ func decimals(number []rune) int {
 	return 0
 }
 
-// partOf is a share of a number with its own separators and its decimals, rounded down, so
-// that only the end says the whole. More than 15 digits stay as they are.
-func partOf(number []rune, share float64) []rune {
-	value, digits := int64(0), 0
+// partOf is a number on its way from a value to what it says, with its own separators and its
+// decimals, rounded towards the beginning, so that only the end says the whole. More than 15
+// digits stay as they are.
+func partOf(number []rune, from int64, share float64) []rune {
+	digits := 0
 	for _, r := range number {
 		if unicode.IsDigit(r) {
-			value, digits = value*10+int64(r-'0'), digits+1
+			digits++
 		}
 	}
 	if share >= 1 || digits > 15 {
 		return number
 	}
-	value = int64(float64(value) * max(share, 0))
+	to := valueOf(number)
+	way := float64(to-from) * max(share, 0)
+	value := from + int64(way)
+	return written(number, value)
+}
+
+// written is a value as a number is written: with its separators, or none before the first of
+// its digits, and as many decimals.
+func written(number []rune, value int64) []rune {
 	least := decimals(number) + 1 // digits that always show
 	out := make([]rune, 0, len(number))
-	for i := len(number) - 1; i >= 0; i-- {
+	put := func() bool {
+		out = append(out, rune('0'+value%10))
+		value /= 10
+		least--
+		return least <= 0 && value == 0
+	}
+	done := false
+	for i := len(number) - 1; i >= 0 && !done; i-- {
 		if !unicode.IsDigit(number[i]) {
 			out = append(out, number[i])
 			continue
 		}
-		out = append(out, rune('0'+value%10))
-		value /= 10
-		if least--; least <= 0 && value == 0 {
-			break
-		}
+		done = put()
 	}
-	for i, j := 0, len(out)-1; i < j; i, j = i+1, j-1 {
-		out[i], out[j] = out[j], out[i]
+	for !done {
+		done = put()
 	}
+	slices.Reverse(out)
 	return out
 }

@@ -20,7 +20,7 @@ func TestNumbersCountUp(t *testing.T) {
 		{"CHF 1’250.00", 0.9, "CHF 1’125.00"}, {"No number.", 0.3, "No number."}, {"3 for 2.", 0.5, "1 for 1."},
 		{"12345678901234567890", 0.5, "12345678901234567890"}, {"", 0.5, ""},
 	} {
-		got, origin := (&Counting{x.share}).counted([]rune(x.text))
+		got, origin := (&Counting{Share: x.share}).counted([]rune(x.text), nil)
 		if string(got) != x.want {
 			t.Errorf("%q at %g is %q, want %q", x.text, x.share, string(got), x.want)
 		}
@@ -38,10 +38,122 @@ func TestCountingDoesNotShake(t *testing.T) {
 	fonts := fontOf(t, "HankenGrotesk_700Bold.ttf")
 	w := clip.NewWords("w", "W", clip.KindWords, "Only 89 left").Words
 	w.Font = "hanken-400"
-	wide := Set(fonts, w, nil, Setting{Size: 100, Counting: &Counting{1}}).W
+	wide := Set(fonts, w, nil, Setting{Size: 100, Counting: &Counting{Share: 1}}).W
 	for _, share := range []float64{0.2, 0.35, 0.5, 0.77, 0.9} { // 17, 31, 44, 68, 80
-		if now := Set(fonts, w, nil, Setting{Size: 100, Counting: &Counting{share}}).W; now < wide-0.01 || now > wide+0.01 {
+		if now := Set(fonts, w, nil, Setting{Size: 100, Counting: &Counting{Share: share}}).W; now < wide-0.01 || now > wide+0.01 {
 			t.Errorf("at %g the words are %.2f wide, in the end %.2f", share, now, wide)
 		}
+	}
+}
+
+// A price counts from the old one; what else is said stands still.
+func TestAPriceCountsFromTheOldOne(t *testing.T) {
+	p := &clip.Product{ID: "p", Name: "Mug", Price: "49.00", OldPrice: "69.00", Currency: "EUR"}
+	for _, x := range []struct {
+		text, from string
+		share      float64
+		want       string
+	}{
+		{"2 for €49.00", "{old}", 0.5, "2 for €59.00"}, {"€49.00", "€69", 0.25, "€64.00"}, {"€49", "9.5", 0.5, "€29"},
+		{"€9.50", "120", 0, "€120.00"}, {"€1,250", "250", 0.5, "€750"}, {"€49.00", "nothing", 0.5, "€24.50"}, {"8", "1200", 0.5, "604"},
+	} {
+		c := &Counting{Share: x.share, From: x.from}
+		if got, _ := c.counted([]rune(x.text), p); string(got) != x.want {
+			t.Errorf("%q from %q at %g is %q, want %q", x.text, x.from, x.share, string(got), x.want)
+		}
+	}
+}
+
+// The wheels of a counter: one moves on while all to its right go from 9 to 0.
+func TestDigitsRollAsThoseOfACounter(t *testing.T) {
+	show := func(number string, from int64, share float64) (now, next string, come []float64) {
+		for _, r := range reelsOf([]rune(number), from, share) {
+			if r.next == 0 {
+				continue
+			}
+			if !r.nowOff {
+				now += string(r.now)
+			}
+			next += string(r.next)
+			come = append(come, r.come)
+		}
+		return now, next, come
+	}
+	near := func(a, b []float64) bool {
+		for i := range a {
+			if d := a[i] - b[i]; d > 1e-6 || d < -1e-6 {
+				return false
+			}
+		}
+		return len(a) == len(b)
+	}
+	// From 0 to 400, at 199.5: the 1, the 9 and the 9 are halfway to 2, 0 and 0.
+	if now, next, come := show("400", 0, 199.5/400); now != "199" || next != "200" || !near(come, []float64{0.5, 0.5, 0.5}) {
+		t.Errorf("at 199.5 they are %s, then %s, come %v", now, next, come)
+	}
+	// At 150.25 only the last one moves.
+	if now, next, come := show("400", 0, 150.25/400); now != "150" || next[2] != '1' || !near(come, []float64{0, 0, 0.25}) {
+		t.Errorf("at 150.25 they are %s, then %s, come %v", now, next, come)
+	}
+	// Downwards, and with decimals: from 10.00 to 9.00, at 9.995.
+	if now, _, come := show("9.00", 1000, 0.005); now != "999" || !near(come, []float64{0.5, 0.5, 0.5}) {
+		t.Errorf("at 9.995 they are %s, come %v", now, come)
+	}
+	// Leading zeros are not seen.
+	if now, _, _ := show("120", 0, 7.0/120); now != "7" {
+		t.Errorf("at 7 of 120 they are %s", now)
+	}
+}
+
+// Rolling, a number is as it was in the beginning and as it is in the end, and every digit
+// between lies on the path of its own reel.
+func TestARollingPriceEndsAsItIsSet(t *testing.T) {
+	fonts := fontOf(t, "HankenGrotesk_700Bold.ttf")
+	w := clip.NewWords("w", "W", clip.KindWords, "now €49.00").Words
+	w.Features = []string{"tnum"}
+	still := Set(fonts, w, nil, Setting{Size: 100})
+	at := func(share float64) *Block {
+		return Set(fonts, w, nil, Setting{Size: 100, Counting: &Counting{Share: share, From: "69.00", Rolls: true}})
+	}
+	old := clip.NewWords("w", "W", clip.KindWords, "now €69.00").Words
+	old.Features = w.Features
+	for _, x := range []struct {
+		got, want *Block
+	}{{at(1), still}, {at(0), Set(fonts, old, nil, Setting{Size: 100})}} {
+		if len(x.got.Glyphs) != len(x.want.Glyphs) {
+			t.Fatalf("there are %d glyphs, want %d", len(x.got.Glyphs), len(x.want.Glyphs))
+		}
+		for i, g := range x.got.Glyphs {
+			a, b := x.got.Shapes[g.Shape].Path[g.From:g.To], x.want.Shapes[x.want.Glyphs[i].Shape].Path[x.want.Glyphs[i].From:x.want.Glyphs[i].To]
+			if len(a) != len(b) || len(a) > 0 && a.Bounds() != b.Bounds() {
+				t.Errorf("glyph %d differs", i)
+			}
+		}
+	}
+	// Halfway between two cents, the last digit and the one after it are a reel's pitch apart.
+	half := at(0.00025) // 68.995
+	last := half.Glyphs[len(half.Glyphs)-1]
+	box := half.Shapes[last.Shape].Path[last.From:last.To].Bounds()
+	if high := box[3] - box[1]; high < 112+60 || high > 112+90 {
+		t.Errorf("the last digit and the next one are %.0f high together", high)
+	}
+}
+
+// Letters that have not come are others of their kind, and the same on every machine.
+func TestLettersAreScrambledUntilTheyAreRight(t *testing.T) {
+	mixed := func(step int, right ...bool) string {
+		text := []rune("Ab 4-é")
+		(&Scrambled{Seed: 3, Step: step, Right: right}).mix(text)
+		return string(text)
+	}
+	none := mixed(1, false, false, false, false, false)
+	if r := []rune(none); r[2] != ' ' || r[4] != '-' || r[0] < 'A' || r[0] > 'Z' || r[1] < 'a' || r[1] > 'z' || r[3] < '0' || r[3] > '9' {
+		t.Errorf("mixed it is %q", none)
+	}
+	if none != mixed(1, false, false, false, false, false) || none == mixed(2, false, false, false, false, false) {
+		t.Error("steps do not differ, or one differs from itself")
+	}
+	if some := mixed(1, true, true, true, true, true); some != "Ab 4-é" {
+		t.Errorf("right it is %q", some)
 	}
 }

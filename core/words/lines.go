@@ -87,6 +87,9 @@ func (s *setter) features() (out []shaping.FontFeature) {
 			add(tag, 1)
 		}
 	}
+	if p := s.words.Comes; p != nil && p.Scrambles {
+		add("liga", 0) // each letter is one
+	}
 	// Digits that are as wide as each other let what counts stand still.
 	if p := s.words.Comes; s.at.Counting != nil || p != nil && p.Counts {
 		add("tnum", 1)

@@ -23,10 +23,12 @@ type Setting struct {
 	// Counting is numbers on their way; digits are as wide as each other then. nil is the
 	// numbers as they are.
 	Counting *Counting
-	Axes     []Axis  // of variable fonts
-	Window   *Window // what lines keep away from
-	Arch     float64 // degrees of a circle along which lines run, -360..360; 0 is straight
-	Along    *Course // a path along which they run instead
+	// Scrambled is letters that are not right yet; nil is none.
+	Scrambled *Scrambled
+	Axes      []Axis  // of variable fonts
+	Window    *Window // what lines keep away from
+	Arch      float64 // degrees of a circle along which lines run, -360..360; 0 is straight
+	Along     *Course // a path along which they run instead
 }
 
 // Axis is a place on an axis of variable fonts: its OpenType tag, as wght, and the number.
@@ -42,9 +44,15 @@ type Window struct{ X, Y, R float64 }
 func Set(fonts *Fonts, w *clip.Words, product *clip.Product, at Setting) *Block {
 	fonts.mu.Lock()
 	defer fonts.mu.Unlock()
-	s := &setter{fonts: fonts, words: w, at: at}
+	if c := at.Counting; c != nil && c.Rolls {
+		return rolled(fonts, w, product, at)
+	}
+	s := &setter{fonts: fonts, words: w, product: product, at: at}
 	s.gather(filled(w.Text, product))
 	s.count()
+	if at.Scrambled != nil {
+		at.Scrambled.mix(s.text)
+	}
 	b := &Block{Missing: s.missing}
 	s.layout(b)
 	return b
@@ -80,6 +88,7 @@ func filled(text string, p *clip.Product) []Letter {
 type setter struct {
 	fonts   *Fonts
 	words   *clip.Words
+	product *clip.Product
 	text    []rune
 	styles  []Style // of each rune
 	letters []int   // the letter that each rune belongs to
@@ -116,7 +125,7 @@ func (s *setter) count() {
 	if s.at.Counting == nil {
 		return
 	}
-	text, origin := s.at.Counting.counted(s.text)
+	text, origin := s.at.Counting.counted(s.text, s.product)
 	styles, letters := make([]Style, len(text)), make([]int, len(text))
 	for i, o := range origin {
 		styles[i], letters[i] = s.styles[o], s.letters[o]

@@ -149,6 +149,8 @@ export const passages = [
   {"id":"ink","name":"Ink","says":"Outlines are drawn, then filled"},
   {"id":"drum","name":"Drum","says":"One word on every beat"},
   {"id":"count","name":"Count","says":"Numbers count up to what they say"},
+  {"id":"rolling","name":"Rolling","says":"A price rolls from the old one, digit by digit"},
+  {"id":"riddle","name":"Riddle","says":"Other letters flicker until each is right"},
   {"id":"flare","name":"Flare","says":"Words flare up in another colour"},
 ] as const
 

@@ -331,6 +331,9 @@ export interface Passage {
   soft?: number
   drawn?: boolean
   counts?: boolean
+  countsFrom?: string
+  rolls?: boolean
+  scrambles?: boolean
   caret?: boolean
 }
 

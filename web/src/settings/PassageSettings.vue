@@ -11,6 +11,7 @@ import ColourField from '../parts/ColourField.vue'
 import EaseField from '../parts/EaseField.vue'
 import IconButton from '../parts/IconButton.vue'
 import NumberField from '../parts/NumberField.vue'
+import TextField from '../parts/TextField.vue'
 
 // How words come into sight part by part, or go: a ready way, of which all can be changed.
 // While the pointer rests on one, or the keyboard is on it, the words do it in the picture.
@@ -172,8 +173,34 @@ const numbers = [
           <input type="checkbox" :checked="passage.counts ?? false" @change="set({ counts: !passage.counts })" />
           Count numbers
         </label>
+        <label class="check" title="Other letters flicker in the place of each until it has come">
+          <input
+            type="checkbox"
+            :checked="passage.scrambles ?? false"
+            @change="set({ scrambles: !passage.scrambles })"
+          />
+          Other letters first
+        </label>
+        <label
+          v-if="!goes && passage.counts"
+          class="check"
+          title="The last number rolls digit by digit, as a counter does"
+        >
+          <input type="checkbox" :checked="passage.rolls ?? false" @change="set({ rolls: !passage.rolls })" />
+          Digits roll
+        </label>
         <button class="plain" @click="begin"><i class="bi bi-geo" aria-hidden="true" /> Begin at the playhead</button>
       </div>
+      <label v-if="!goes && passage.counts" class="from">
+        Counts from
+        <TextField
+          whole
+          label="Counts from"
+          placeholder="0, or {old}"
+          :value="passage.countsFrom ?? ''"
+          @change="set({ countsFrom: $event })"
+        />
+      </label>
       <span class="says">How each moves</span>
       <EaseField :ease="passage.ease" :kinds="easings" @change="set({ ease: $event })" />
     </template>
@@ -197,6 +224,12 @@ h2 {
 
 .ways button {
   text-align: left;
+}
+
+.from {
+  display: grid;
+  max-width: 10rem;
+  font-size: 0.78rem;
 }
 
 .says {
