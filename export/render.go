@@ -14,6 +14,7 @@ import (
 	"billow/core/frame"
 	"billow/core/mix"
 	"billow/core/paint"
+	"billow/core/words"
 	"billow/fonts"
 	"billow/media"
 )
@@ -29,9 +30,14 @@ func Library() *frame.Library {
 // Files opens a file by its hash.
 type Files func(ctx context.Context, hash string) (io.ReadCloser, error)
 
-// Load decodes the pictures of a clip into a library.
+// Load decodes the pictures of a clip into a library, and reads its own fonts.
 func Load(ctx context.Context, c *clip.Clip, lib *frame.Library, files Files) error {
 	for _, p := range c.Needs() {
+		if p.Font != nil {
+			if err := loadFont(ctx, p, lib, files); err != nil {
+				return fmt.Errorf("%q: %w", p.Name, err)
+			}
+		}
 		if p.Picture == nil || lib.Source(p.Hash) != nil {
 			continue
 		}
@@ -62,6 +68,20 @@ func load(ctx context.Context, p *clip.Prop, lib *frame.Library, files Files) er
 		lib.AddPicture(p.Hash, bitmap)
 	}
 	return err
+}
+
+func loadFont(ctx context.Context, p *clip.Prop, lib *frame.Library, files Files) error {
+	r, err := files(ctx, p.Hash)
+	if err != nil {
+		return fmt.Errorf("its file is missing: %w", err)
+	}
+	defer r.Close()
+	ttf, err := io.ReadAll(io.LimitReader(r, words.MaxFont))
+	if err != nil {
+		return err
+	}
+	lib.Fonts.Own(p.ID, func() ([]byte, error) { return ttf, nil })
+	return nil
 }
 
 // spooled is a prop's file on disk.

@@ -50,6 +50,12 @@ func Kind(b []byte) (kind, mediaType string) {
 		return clip.KindCutout, "image/gif"
 	case has(0, "RIFF") && has(8, "WEBP"):
 		return clip.KindCutout, "image/webp"
+	case has(0, "\x00\x01\x00\x00"), has(0, "true"):
+		return clip.KindFont, "font/ttf"
+	case has(0, "OTTO"):
+		return clip.KindFont, "font/otf"
+	case has(0, "wOF2"):
+		return clip.KindFont, woff2Type
 	case isDrawing(b):
 		return clip.KindCutout, svgType
 	case has(0, "RIFF") && has(8, "WAVE"):
@@ -65,6 +71,8 @@ func Kind(b []byte) (kind, mediaType string) {
 	}
 	return "", ""
 }
+
+const woff2Type = "font/woff2"
 
 const svgType = "image/svg+xml"
 
@@ -84,7 +92,7 @@ func isDrawing(b []byte) bool {
 func Shown(mediaType string) bool {
 	switch mediaType {
 	case "image/png", "image/jpeg", "image/gif", "image/webp", "video/mp4",
-		"audio/wav", "audio/mpeg", "audio/ogg", "audio/flac", "audio/mp4":
+		"audio/wav", "audio/mpeg", "audio/ogg", "audio/flac", "audio/mp4", "font/ttf", "font/otf":
 		return true
 	}
 	return false

@@ -28,7 +28,9 @@ func main() {
 	// Answers leave much garbage and little that stays: collecting it less often
 	// costs some megabytes and saves much of the time.
 	debug.SetGCPercent(400)
-	e := engine.New(frame.NewLibrary(fonts.Set(fetched), cacheBytes))
+	lib := frame.NewLibrary(fonts.Set(fetched), cacheBytes)
+	lib.OwnFont = func(hash string) ([]byte, error) { return fetched("own:" + hash) }
+	e := engine.New(lib)
 	js.Global().Set("billow", js.FuncOf(func(_ js.Value, args []js.Value) any {
 		return answer(e, args)
 	}))

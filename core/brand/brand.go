@@ -17,7 +17,7 @@ type Brand struct {
 	ID      string          `json:"id"`
 	Name    string          `json:"name"`
 	Colours []colour.Colour `json:"colours"` // the first is of the ground, the second stands out, the third is of words
-	Fonts   []string        `json:"fonts"`   // of clip.Fonts
+	Fonts   []string        `json:"fonts"`   // of clip.Fonts, or the maker's own
 	Logos   []string        `json:"logos"`   // hashes of props
 }
 
@@ -25,6 +25,7 @@ type Brand struct {
 const (
 	MaxColours = 12
 	MaxLogos   = 24
+	MaxFonts   = 60
 )
 
 // Check reports the first thing that is wrong with it, as a *clip.FieldError, or nil.
@@ -36,13 +37,13 @@ func (b *Brand) Check() error {
 		return clip.Fault("name", "the name of a brand has at most 60 letters")
 	case len(b.Colours) > MaxColours:
 		return clip.Fault("colours", "a brand has at most %d colours", MaxColours)
-	case len(b.Fonts) > len(clip.Fonts):
-		return clip.Fault("fonts", "there are only %d fonts", len(clip.Fonts))
+	case len(b.Fonts) > MaxFonts:
+		return clip.Fault("fonts", "a brand has at most %d fonts", MaxFonts)
 	case len(b.Logos) > MaxLogos:
 		return clip.Fault("logos", "a brand has at most %d logos", MaxLogos)
 	}
 	for i, f := range b.Fonts {
-		if !slices.Contains(clip.Fonts, f) {
+		if !slices.Contains(clip.Fonts, f) && !clip.IsOwnFont(f) {
 			return clip.Fault(fmt.Sprintf("fonts[%d]", i), "there is no font %q", f)
 		}
 	}

@@ -70,19 +70,21 @@ type Light struct {
 const (
 	KindCutout = "cutout"
 	KindTune   = "tune"
+	KindFont   = "font"
 )
 
 // Prop is a file that the clip uses, named by what is in it.
 type Prop struct {
 	ID     string `json:"id"`
 	Name   string `json:"name"`
-	Kind   string `json:"kind"` // cutout or tune
+	Kind   string `json:"kind"` // cutout, tune or font
 	Hash   string `json:"hash"` // SHA-256 of the file, hexadecimal
 	Media  string `json:"media"`
 	Credit string `json:"credit,omitempty"` // maker and licence
 
 	Picture *Picture `json:"picture,omitempty"`
 	Sound   *Sound   `json:"sound,omitempty"`
+	Font    *OwnFont `json:"font,omitempty" walk:"plain"`
 }
 
 // Picture is what is known of a picture.

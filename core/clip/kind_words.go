@@ -184,11 +184,11 @@ func checkWords(c *Clip, field string, l *Layer) error {
 		return Fault(field+".text", "a text has at most %d letters", MaxText)
 	}
 	for _, f := range []string{w.Font, w.EmphasisFont} {
-		if f != "" && !slices.Contains(Fonts, f) || f == "" && w.Font == "" {
+		if f != "" && !c.hasFont(f) || f == "" && w.Font == "" {
 			return Fault(field+".font", "there is no font %q", f)
 		}
 	}
-	if err := checkAccents(field, w); err != nil {
+	if err := c.checkAccents(field, w); err != nil {
 		return err
 	}
 	if !slices.Contains([]string{"left", "centre", "right"}, w.Align) {
@@ -214,13 +214,13 @@ func checkWords(c *Clip, field string, l *Layer) error {
 	)
 }
 
-func checkAccents(field string, w *Words) error {
+func (c *Clip) checkAccents(field string, w *Words) error {
 	if len(w.Accents) > MaxAccents {
 		return Fault(field+".accents", "a text has at most %d styles beside emphasis", MaxAccents)
 	}
 	for i, m := range w.Accents {
 		at := fmt.Sprintf("%s.accents[%d]", field, i)
-		if m.Font != "" && !slices.Contains(Fonts, m.Font) {
+		if m.Font != "" && !c.hasFont(m.Font) {
 			return Fault(at+".font", "there is no font %q", m.Font)
 		}
 		if m.Size != 0 {

@@ -2,6 +2,7 @@ package clip
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 	"unicode/utf8"
 )
@@ -191,8 +192,15 @@ func validProp(field string, p *Prop) error {
 		if err := p.Sound.Tempo.Check(); err != nil {
 			return Fault(field+".sound.tempo", "%v", err)
 		}
+	case p.Kind == KindFont && p.Font != nil && p.Picture == nil && p.Sound == nil:
+		if len(p.Hash) < 12 || p.ID != OwnFontID(p.Hash) {
+			return Fault(field+".id", "the font %q goes by another name", p.Name)
+		}
+		if !slices.Contains(Embeddings, p.Font.Embedding) {
+			return Fault(field+".font.embedding", "a font says %q of embedding", p.Font.Embedding)
+		}
 	default:
-		return Fault(field+".kind", "a prop is a cutout with a picture or a tune with a sound")
+		return Fault(field+".kind", "a prop is a cutout with a picture, a tune with a sound, or a font")
 	}
 	return nil
 }

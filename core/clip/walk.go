@@ -97,6 +97,11 @@ func (l *Layer) Walk(v Visitor) {
 	}
 	if l.Words != nil {
 		name(v.Product, &l.Words.Product)
+		l.Words.eachFont(func(f *string) {
+			if IsOwnFont(*f) {
+				name(v.Prop, f)
+			}
+		})
 		name(v.Layer, &l.Words.Along)
 		if l.Words.Beside != nil {
 			name(v.Layer, &l.Words.Beside.Layer)
@@ -173,10 +178,14 @@ func (c *Clip) Needs() []*Prop {
 		used[c.Sounds[i].Prop] = true
 	}
 	for i := range c.Layers {
-		if l := &c.Layers[i]; l.Cutout != nil {
+		l := &c.Layers[i]
+		if l.Cutout != nil {
 			if p := c.PictureOf(l); p != nil {
 				used[p.ID] = true
 			}
+		}
+		if l.Words != nil {
+			l.Words.eachFont(func(f *string) { used[*f] = true })
 		}
 	}
 	var out []*Prop

@@ -17,6 +17,8 @@ import (
 // concurrent use.
 type Library struct {
 	Fonts *words.Fonts
+	// OwnFont reads a person's own font by the hash of its file; nil has none.
+	OwnFont func(hash string) ([]byte, error)
 
 	mu      sync.Mutex
 	sources map[string]Source

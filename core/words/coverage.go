@@ -52,11 +52,16 @@ func CoverageOf(ttf []byte) (Coverage, error) {
 	return f.fonts[0].covers, nil
 }
 
+// mostLetters is how many letters a font is taken to have at most: Unicode has fewer.
+const mostLetters = 300_000
+
 func coverageOf(face *font.Face) Coverage {
 	var all []rune
 	for it := face.Cmap.Iter(); it.Next(); {
 		if r, glyph := it.Char(); glyph != 0 {
-			all = append(all, r)
+			if all = append(all, r); len(all) == mostLetters {
+				break
+			}
 		}
 	}
 	slices.Sort(all)

@@ -4,6 +4,7 @@ package words
 
 import (
 	"bytes"
+	"errors"
 	"fmt"
 	"sync"
 
@@ -27,6 +28,7 @@ type file struct {
 	face   *font.Face // nil until it is read
 	facts  Facts
 	failed bool
+	own    bool // a person's own, which stands in for no other
 }
 
 // NewFonts is an empty set.
@@ -68,7 +70,7 @@ func (f *Fonts) Retry() {
 	f.mu.Lock()
 	defer f.mu.Unlock()
 	f.lost = false
-	for _, one := range f.fonts {
+	for _, one := range f.named {
 		one.failed = false
 	}
 }
@@ -76,6 +78,9 @@ func (f *Fonts) Retry() {
 // wanted is the font of a name, or the first one.
 func (f *Fonts) wanted(name string) *file {
 	if one := f.named[name]; one != nil {
+		if one.own && !f.load(one) { // which letters it has is only known now
+			f.lost = true
+		}
 		return one
 	}
 	return f.fonts[0]
@@ -113,10 +118,32 @@ func (f *Fonts) load(one *file) bool {
 	if one.face == nil && !one.failed {
 		one.failed = true
 		if ttf, err := one.read(); err == nil {
-			if face, err := font.ParseTTF(bytes.NewReader(ttf)); err == nil {
-				one.face, one.facts, one.failed = face, factsOf(ttf, face), false
-			}
+			one.failed = one.parse(ttf) != nil
 		}
 	}
 	return one.face != nil
+}
+
+// parse reads a font; one that is broken is an error, whatever is wrong with it.
+func (one *file) parse(ttf []byte) (err error) {
+	defer func() {
+		if recover() != nil {
+			one.face, err = nil, errors.New("the font is broken")
+		}
+	}()
+	if one.own {
+		if err := listed(ttf); err != nil {
+			return err
+		}
+	}
+	face, err := font.ParseTTF(bytes.NewReader(ttf))
+	if err != nil {
+		return err
+	}
+	one.facts = factsOf(ttf, face)
+	if one.own {
+		one.covers = coverageOf(face)
+	}
+	one.face = face
+	return nil
 }

@@ -41,9 +41,23 @@ type Axis struct {
 type Window struct{ X, Y, R float64 }
 
 // Set lays out words. product fills the braces and may be nil.
-func Set(fonts *Fonts, w *clip.Words, product *clip.Product, at Setting) *Block {
+//
+// A person's own font that turns out to be broken is stood in for by another one.
+func Set(fonts *Fonts, w *clip.Words, product *clip.Product, at Setting) (b *Block) {
 	fonts.mu.Lock()
 	defer fonts.mu.Unlock()
+	defer func() {
+		if p := recover(); p != nil {
+			if !fonts.dropped(w) {
+				panic(p)
+			}
+			b = set(fonts, w, product, at)
+		}
+	}()
+	return set(fonts, w, product, at)
+}
+
+func set(fonts *Fonts, w *clip.Words, product *clip.Product, at Setting) *Block {
 	if c := at.Counting; c != nil && c.Rolls {
 		return rolled(fonts, w, product, at)
 	}

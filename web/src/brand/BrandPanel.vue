@@ -7,6 +7,7 @@ import TextField from '../parts/TextField.vue'
 import { named } from '../parts/fields'
 import { useBrands } from '../stores/brands'
 import { useNotices } from '../stores/notices'
+import { useOwnFonts } from '../stores/ownFonts'
 import { fonts } from '../words'
 
 // The brands: what each keeps for all clips. What is changed is kept at once.
@@ -16,6 +17,9 @@ const notices = useNotices()
 const shelf = ref<Shelved[]>([])
 const chosen = ref('')
 const brand = computed(() => brands.list.find((b) => b.id === chosen.value) ?? brands.list[0])
+// Own fonts of the maker come first.
+const own = useOwnFonts()
+const offered = computed(() => [...own.kept.map((p) => ({ id: p.id, name: p.name })), ...fonts])
 const roles = ['Backdrop', 'Stands out', 'Words']
 const most = 12
 
@@ -23,6 +27,7 @@ watch(open, async (is) => {
   if (!is) return
   try {
     await brands.again()
+    await own.again()
     shelf.value = (await api.props()).filter((s) => s.prop.kind === 'cutout')
   } catch (e) {
     notices.fail(e)
@@ -94,11 +99,11 @@ const recoloured = (i: number, to: string) => brand.value?.colours.map((c, k) =>
       </ul>
       <h3>Fonts</h3>
       <div class="fonts">
-        <label v-for="f in fonts" :key="f.id">
+        <label v-for="f in offered" :key="f.id">
           <input
             type="checkbox"
-            :checked="brand.fonts.includes(f.id)"
-            @change="change({ fonts: toggled(brand.fonts, f.id) })"
+            :checked="(brand.fonts as string[]).includes(f.id)"
+            @change="change({ fonts: toggled(brand.fonts as string[], f.id) })"
           />
           {{ f.name }}
         </label>

@@ -8,12 +8,14 @@ const files: Record<string, string> = import.meta.glob('../../../fonts/*.{ttf,ot
 const addresses = new Map(Object.entries(files).map(([path, url]) => [path.split('/').pop() as string, url]))
 
 // addressOf is where a file of a font is; none where there is no such.
-export const addressOf = (file: string) => addresses.get(file)
+// That of a person's own is known by its hash.
+export const addressOf = (file: string) =>
+  file.startsWith('own:') ? `/api/files/${file.slice(4)}` : addresses.get(file)
 
 // fontNow fetches a font and waits for it, which only a worker may do: the engine
 // cannot set words before it has their font. Null when it cannot be had now.
 export function fontNow(file: string): Uint8Array | null {
-  const url = addresses.get(file)
+  const url = addressOf(file)
   if (!url) return null
   const request = new XMLHttpRequest()
   request.open('GET', url, false)
@@ -38,7 +40,7 @@ async function keepFont(url: string, bytes: ArrayBuffer) {
 
 // fontLater is done when the font can be had.
 export async function fontLater(file: string) {
-  const url = addresses.get(file)
+  const url = addressOf(file)
   while (url) {
     await new Promise((r) => setTimeout(r, 3000))
     const answer = await fetch(url).catch(() => null)

@@ -316,6 +316,13 @@ export interface Move {
   goesOn?: boolean
 }
 
+export interface OwnFont {
+  family: string
+  style: string
+  embedding: 'installable' | 'editable' | 'preview' | 'restricted'
+  letters: number
+}
+
 export interface Passage {
   by: 'whole' | 'line' | 'word' | 'letter'
   order?: '' | 'backward' | 'centre' | 'edges' | 'random'
@@ -391,12 +398,13 @@ export interface Product {
 export interface Prop {
   id: string
   name: string
-  kind: 'cutout' | 'tune'
+  kind: 'cutout' | 'tune' | 'font'
   hash: string
   media: string
   credit?: string
   picture?: Picture | null
   sound?: Sound | null
+  font?: OwnFont | null
 }
 
 export interface Range {

@@ -6,7 +6,7 @@ import { useFontLooks } from './useFontLooks'
 const props = defineProps<{
   label: string
   value: string
-  options: readonly { readonly id: string; readonly name: string }[]
+  options: readonly { readonly id: string; readonly name: string; readonly hash?: string }[]
 }>()
 const emit = defineEmits<{ change: [value: string] }>()
 
@@ -38,7 +38,10 @@ async function begin() {
   list.value?.querySelector('.current')?.scrollIntoView({ block: 'center' })
   seen = new IntersectionObserver(
     (entries) =>
-      entries.forEach((e) => e.isIntersecting && looks.show((e.target as HTMLElement).dataset.font as string)),
+      entries.forEach((e) => {
+        const id = (e.target as HTMLElement).dataset.font as string
+        if (e.isIntersecting) looks.show(id, props.options.find((o) => o.id === id)?.hash)
+      }),
     { root: list.value }
   )
   watchSeen()

@@ -9,7 +9,8 @@ const asked = new Set<string>()
 // useFontLooks lets names of fonts be written in the fonts themselves. Each is fetched when it
 // is first shown.
 export function useFontLooks() {
-  function show(id: string, url = addressOf(fontFiles.find((f) => f.name === id)?.file ?? '')) {
+  function show(id: string, hash?: string) {
+    const url = addressOf(hash ? `own:${hash}` : (fontFiles.find((f) => f.name === id)?.file ?? ''))
     if (!url || asked.has(id)) return
     asked.add(id)
     const family = `billow-${id}`

@@ -5,6 +5,7 @@ import { useNotices } from '../stores/notices'
 import { useDesk } from '../stores/desk'
 import { kindIcon, offeredKinds } from '../words'
 import PieceShelf from './PieceShelf.vue'
+import ShelfFonts from './ShelfFonts.vue'
 import ShelfPictures from './ShelfPictures.vue'
 import ShelfTunes from './ShelfTunes.vue'
 import UploadList from './UploadList.vue'
@@ -15,7 +16,7 @@ import { useShelf } from './useShelf'
 const intake = usePropIntake()
 const carry = useCarry()
 const shelf = useShelf()
-const { all, search, found, pictures, tunes, unused } = shelf
+const { all, search, found, pictures, tunes, fonts, unused } = shelf
 const picker = ref<HTMLInputElement | null>(null)
 const panel = ref<HTMLElement | null>(null)
 
@@ -44,7 +45,7 @@ const sketch = (way: 'hand' | 'points') => (desk.sketching = way)
 <template>
   <div ref="panel">
     <BButton variant="outline-primary" size="sm" class="w-100" @click="picker?.click()">
-      <i class="bi bi-plus-lg" aria-hidden="true" /> Bring in a cut-out, a drawing or a tune
+      <i class="bi bi-plus-lg" aria-hidden="true" /> Bring in a cut-out, a drawing, a tune or a font
     </BButton>
     <input
       ref="picker"
@@ -52,7 +53,7 @@ const sketch = (way: 'hand' | 'points') => (desk.sketching = way)
       multiple
       hidden
       aria-label="Files to bring in"
-      accept=".svg,.png,.webp,.jpg,.jpeg,.gif,.wav,.mp3,.ogg,.flac,.m4a"
+      accept=".svg,.png,.webp,.jpg,.jpeg,.gif,.wav,.mp3,.ogg,.flac,.m4a,.ttf,.otf,.woff2"
       @change="picked"
     />
     <label class="at-once">
@@ -98,6 +99,10 @@ const sketch = (way: 'hand' | 'points') => (desk.sketching = way)
     <h2>Tunes</h2>
     <p v-if="!tunes.length && !search" class="hint">A tune gives the clip its beats.</p>
     <ShelfTunes :items="tunes" @remove="shelf.remove([$event])" />
+    <template v-if="fonts.length">
+      <h2>Fonts</h2>
+      <ShelfFonts :items="fonts" @remove="shelf.remove([$event])" />
+    </template>
     <button v-if="unused.length > 1 && !search" class="plain hint" @click="shelf.remove(unused)">
       Take the {{ unused.length }} that no clip uses from the shelf
     </button>

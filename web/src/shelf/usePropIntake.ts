@@ -2,6 +2,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { api } from '../api'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
+import { useOwnFonts } from '../stores/ownFonts'
 import type { Command, Draft, Prop } from '../types'
 import { listed } from '../words'
 import { useUploads } from './useUploads'
@@ -38,6 +39,19 @@ export function usePropIntake() {
       if (at?.swaps) return swap(prop, at.swaps)
       // The draft asks nothing of the prop, so it may come in the same step.
       await editor.addLayer(as, { prop: id, name: prop.name, shape: at?.shape, at: at?.at }, first)
+      return
+    }
+    if (prop.kind === 'font') {
+      // It goes to the chosen words, and is offered with the others from now on.
+      const fonts = useOwnFonts()
+      await fonts.again()
+      const words = editor.layer?.words
+      if (words)
+        await editor.runAll([
+          ...fonts.first(prop.id),
+          { type: 'setLayer', layer: editor.selected, set: { words: { font: prop.id } } }
+        ])
+      notices.say(`${prop.name} is among the fonts now. Its maker says: ${fonts.says(prop)}.`)
       return
     }
     const rate = editor.clip?.rate ?? 30

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { api, type Brand, type Branded } from '../api'
 import { fonts } from '../words'
 import { useNotices } from './notices'
+import { useOwnFonts } from './ownFonts'
 
 // The brands that are kept for all clips: their colours, fonts and logos are offered
 // wherever one of these is chosen.
@@ -43,11 +44,17 @@ export const useBrands = defineStore('brands', () => {
   const logos = computed(() => new Map(list.value.flatMap((b) => b.logos.map((hash) => [hash, b.name] as const))))
   // All fonts, those of brands first.
   const ordered = computed(() => {
-    const own = [...new Set(list.value.flatMap((b) => b.fonts))]
-    const of = (id: string) => list.value.find((b) => b.fonts.includes(id as never))?.name
+    const own = [...new Set(list.value.flatMap((b) => b.fonts as string[]))]
+    const of = (id: string) => list.value.find((b) => (b.fonts as string[]).includes(id))?.name
+    const every: { id: string; name: string; hash?: string }[] = [
+      ...useOwnFonts()
+        .all()
+        .map((p) => ({ id: p.id, name: p.name, hash: p.hash })),
+      ...fonts
+    ]
     return [
-      ...fonts.filter((f) => own.includes(f.id)).map((f) => ({ ...f, name: `${f.name} (${of(f.id)})` })),
-      ...fonts.filter((f) => !own.includes(f.id))
+      ...every.filter((f) => own.includes(f.id)).map((f) => ({ ...f, name: `${f.name} (${of(f.id)})` })),
+      ...every.filter((f) => !own.includes(f.id))
     ]
   })
 

@@ -4,6 +4,8 @@ import { named } from '../../parts/fields'
 import { useEditor } from '../../stores/editor'
 import type { Changed, Layer, Product, Words } from '../../types'
 import { useBrands } from '../../stores/brands'
+import { useNotices } from '../../stores/notices'
+import { useOwnFonts } from '../../stores/ownFonts'
 import { productSlot } from '../../words'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import ColourField from '../../parts/ColourField.vue'
@@ -31,6 +33,27 @@ const choices = computed(() => [
 ])
 
 const set = (values: Changed<Words>) => emit('set', { words: values })
+
+// A person's own font comes into the clip with the words that are set in it.
+const own = useOwnFonts()
+own.load()
+const setFont = (field: 'font' | 'emphasisFont', id: string) =>
+  editor.runAll([...own.first(id), { type: 'setLayer', layer: props.layer.id, set: { words: { [field]: id } } }])
+const chosenFont = computed(() => own.find(props.content.font))
+async function bringFont(field: 'font' | 'emphasisFont', event: Event) {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  input.value = ''
+  if (!file) return
+  try {
+    const prop = await own.bring(file)
+    if (!prop.font) return useNotices().say(`${prop.name} is no font; it is on the shelf now.`, 'problem')
+    await setFont(field, prop.id)
+    useNotices().say(`${prop.name} is kept on the shelf. Its maker says: ${own.says(prop)}.`)
+  } catch (e) {
+    useNotices().fail(e)
+  }
+}
 
 function setProduct(values: Partial<Product>) {
   if (product.value) editor.run({ type: 'setProduct', product: { ...product.value, ...values } })
@@ -63,14 +86,26 @@ function addField(name: string) {
     </p>
     <p v-if="row?.hasty" class="wrong"><i class="bi bi-hourglass-split" aria-hidden="true" /> {{ row.hasty }}.</p>
     <div class="pair">
-      <FontField label="Font" :value="content.font" :options="brands.fonts" @change="set({ font: $event })" />
+      <FontField label="Font" :value="content.font" :options="brands.fonts" @change="setFont('font', $event)">
+        <label class="plain bring">
+          <i class="bi bi-plus-lg" aria-hidden="true" /> Bring in a font
+          <input
+            type="file"
+            class="visually-hidden"
+            aria-label="Font to bring in"
+            accept=".ttf,.otf,.woff2"
+            @change="bringFont('font', $event)"
+          />
+        </label>
+      </FontField>
       <FontField
         label="Emphasis"
         :value="content.emphasisFont ?? ''"
         :options="[{ id: '', name: 'Same font' }, ...brands.fonts]"
-        @change="set({ emphasisFont: $event })"
+        @change="setFont('emphasisFont', $event)"
       />
     </div>
+    <p v-if="chosenFont" class="hint">{{ chosenFont.name }}: {{ own.says(chosenFont) }}.</p>
     <FillSettings class="spaced" :layer="layer" :fill="content.gradient" :plain="content.fill" />
     <ColourField label="Emphasis colour" :value="content.emphasisFill" @change="set({ emphasisFill: $event })" />
     <ReadableSettings v-if="!layer.repeat && layer.kind !== 'marquee'" :layer="layer" :content="content" @set="set" />
@@ -128,6 +163,17 @@ function addField(name: string) {
   font-size: 0.74rem;
   color: var(--harbour-soft);
   margin: 0.1rem 0 0.4rem;
+}
+
+.bring {
+  display: inline-block;
+  margin-top: 0.3rem;
+  padding: 0.15rem 0.4rem;
+  cursor: pointer;
+}
+
+.bring:focus-within {
+  outline: 2px solid var(--kelp);
 }
 
 .wrong {
