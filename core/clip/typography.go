@@ -3,8 +3,8 @@ package clip
 import (
 	"fmt"
 	"math"
-	"regexp"
 	"slices"
+	"strings"
 
 	"billow/core/wording"
 )
@@ -73,10 +73,15 @@ const (
 	MaxAxes = 12
 )
 
-var (
-	feature = regexp.MustCompile(`^-?[a-z0-9]{4}$`)
-	axisTag = regexp.MustCompile(`^[A-Za-z0-9]{4}$`)
-)
+// isTag tells whether a text is a tag of OpenType.
+func isTag(s string) bool {
+	for _, r := range s {
+		if (r < 'a' || r > 'z') && (r < 'A' || r > 'Z') && (r < '0' || r > '9') {
+			return false
+		}
+	}
+	return len(s) == 4
+}
 
 // BoxHeight is how high the box is that words fit, units; 0 is none.
 func (w *Words) BoxHeight() float64 {
@@ -100,7 +105,7 @@ func (w *Words) checkTypography(c *Clip, l *Layer, field string) error {
 		return Fault(field+".features", "words have at most %d features", MaxFeatures)
 	}
 	for i, f := range w.Features {
-		if !feature.MatchString(f) {
+		if !isTag(strings.TrimPrefix(f, "-")) {
 			return Fault(fmt.Sprintf("%s.features[%d]", field, i), "a feature of OpenType has four letters, not %q", f)
 		}
 	}
@@ -147,7 +152,7 @@ func (w *Words) checkAxes(field string) error {
 		switch {
 		case a.ID < 1 || a.ID > MaxNumber || seen[a.ID]:
 			return Fault(at+".id", "axes have numbers of their own from 1 to %d", MaxNumber)
-		case !axisTag.MatchString(a.Tag):
+		case !isTag(a.Tag):
 			return Fault(at+".tag", "an axis has a name of four letters, not %q", a.Tag)
 		case math.IsNaN(a.At) || math.Abs(a.At) > 10000:
 			return Fault(at+".at", "an axis goes from -10000 to 10000 at most")

@@ -7,7 +7,6 @@ import (
 
 	"github.com/go-text/typesetting/font"
 	"github.com/go-text/typesetting/font/opentype"
-	"github.com/go-text/typesetting/font/opentype/tables"
 )
 
 // Facts is what a font can do beside drawing its letters.
@@ -44,16 +43,13 @@ func factsOf(ttf []byte, face *font.Face) Facts {
 	if err != nil {
 		return f
 	}
-	var names tables.Name
-	if raw, err := loader.RawTable(opentype.MustNewTag("name")); err == nil {
-		names, _, _ = tables.ParseName(raw)
-	}
+	names, _ := loader.RawTable(opentype.MustNewTag("name"))
 	f.Axes = append(f.Axes, axesOf(raw, names)...)
 	return f
 }
 
 // axesOf reads the axes of a table fvar (OpenType 1.9).
-func axesOf(fvar []byte, names tables.Name) (out []FontAxis) {
+func axesOf(fvar []byte, names []byte) (out []FontAxis) {
 	if len(fvar) < 16 {
 		return nil
 	}
@@ -62,7 +58,7 @@ func axesOf(fvar []byte, names tables.Name) (out []FontAxis) {
 		fixed := func(i int) float64 { return float64(int32(binary.BigEndian.Uint32(fvar[at+i:]))) / 65536 }
 		a := FontAxis{Tag: string(fvar[at : at+4]), Least: fixed(4), Usual: fixed(8), Most: fixed(12)}
 		if a.Name = axisNames[a.Tag]; a.Name == "" {
-			a.Name = names.Name(tables.NameID(binary.BigEndian.Uint16(fvar[at+18:])))
+			a.Name = nameIn(names, binary.BigEndian.Uint16(fvar[at+18:]))
 		}
 		if a.Name == "" {
 			a.Name = a.Tag

@@ -11,7 +11,6 @@ import (
 
 	"github.com/go-text/typesetting/font"
 	"github.com/go-text/typesetting/font/opentype"
-	"github.com/go-text/typesetting/font/opentype/tables"
 )
 
 // MaxFont is the largest font that is read, bytes.
@@ -47,9 +46,7 @@ func Describe(ttf []byte) (d clip.OwnFont, err error) {
 		return d, errors.New("the font has hardly any letters")
 	}
 	if raw, err := loader.RawTable(opentype.MustNewTag("name")); err == nil {
-		if names, _, err := tables.ParseName(raw); err == nil {
-			d.Family, d.Style = named(names, 16, 1), named(names, 17, 2)
-		}
+		d.Family, d.Style = named(raw, 16, 1), named(raw, 17, 2)
 	}
 	if d.Family == "" {
 		return d, errors.New("the font does not say its name")
@@ -99,14 +96,14 @@ func listed(ttf []byte) error {
 }
 
 // named is a name by the first of some numbers under which there is one (OpenType, name).
-func named(names tables.Name, ids ...tables.NameID) string {
+func named(names []byte, ids ...uint16) string {
 	for _, id := range ids {
 		text := strings.Map(func(r rune) rune {
 			if r < ' ' || r == 0xFFFD {
 				return -1
 			}
 			return r
-		}, names.Name(id))
+		}, nameIn(names, id))
 		if text = strings.TrimSpace(text); text != "" {
 			return string([]rune(text)[:min(len([]rune(text)), 60)])
 		}

@@ -13,14 +13,20 @@ type Scrambled struct {
 	Right []bool // of the letters without spaces, as they are read
 }
 
-// pools are letters that stand for others of their kind.
+// pools are letters that stand for others between two of their kind.
 var pools = []struct {
-	of  func(r rune) bool
-	all []rune
+	first, last rune
+	all         []rune
 }{
-	{unicode.IsDigit, []rune("0123456789")},
-	{unicode.IsUpper, []rune("ABCDEGHKLMNOPRSTUVXYZ")},
-	{unicode.IsLower, []rune("abcdeghkmnopqrstuvxyz")},
+	{'0', '9', []rune("0123456789")},
+	{'A', 'Z', []rune("ABCDEGHKLMNOPRSTUVXYZ")},
+	{'a', 'z', []rune("abcdeghkmnopqrstuvxyz")},
+	{'À', 'Þ', []rune("ABCDEGHKLMNOPRSTUVXYZ")},
+	{'ß', 'ÿ', []rune("abcdeghkmnopqrstuvxyz")},
+	{'Α', 'Ω', []rune("ΑΒΓΔΕΖΗΘΚΛΜΝΞΟΠΡΣΤΥΦΧΨΩ")},
+	{'α', 'ω', []rune("αβγδεζηθκλμνξοπρσυφχψω")},
+	{'А', 'Я', []rune("АБВГДЕЖЗИКЛМНОПРСТУХЦЧЭЮЯ")},
+	{'а', 'я', []rune("абвгдежзиклмнопрстухцчэюя")},
 }
 
 // mix puts other letters in the place of those that are not right.
@@ -32,7 +38,7 @@ func (s *Scrambled) mix(text []rune) {
 		}
 		if n < len(s.Right) && !s.Right[n] {
 			for _, p := range pools {
-				if p.of(r) {
+				if p.first <= r && r <= p.last {
 					text[i] = p.all[int((1+motion.Chance(s.Seed+7919*s.Step, i))/2*float64(len(p.all)))%len(p.all)]
 					break
 				}
