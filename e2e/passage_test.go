@@ -23,7 +23,7 @@ func TestWordsComeAndGo(t *testing.T) {
 	u.emptyClip("Words that come", "3s")
 	u.add("Headline")
 	u.text(".row-line.selected .name", "^Headline")
-	u.wait("the ways are offered", "document.querySelectorAll('[aria-label=\"How they come\"] [data-way]').length === 14")
+	u.wait("the ways are offered", "document.querySelectorAll('[aria-label=\"How they come\"] [data-way]').length === 16")
 
 	u.must("pointing", u.find("[aria-label='How they come'] [data-way=typed]").Hover())
 	u.wait("the words come in the picture", "document.querySelector('.tabletop canvas').dataset.glimpse > 3")

@@ -1,6 +1,8 @@
 package engine
 
 import (
+	"encoding/json"
+
 	"billow/core/clip"
 	"billow/core/colour"
 	"billow/core/frame"
@@ -12,6 +14,7 @@ type ReadableAsked struct {
 	Layer string          `json:"layer"`
 	Shape string          `json:"shape"`
 	Brand []colour.Colour `json:"brand"`
+	Clip  json.RawMessage `json:"clip,omitempty" ts:"Clip"` // as it is, which an engine that draws may not know yet
 }
 
 // readableWide is how wide the frames are on which it is measured, pixels of the shorter side.
@@ -19,19 +22,25 @@ const readableWide = 240
 
 // readable measures what is behind words.
 func readable(e *Engine, in ReadableAsked) (out frame.Readable, err error) {
-	if e.kept == nil {
+	c := e.kept
+	if c == nil {
 		return out, errClosed
 	}
-	s, err := e.shape(in.Shape)
+	if in.Clip != nil {
+		if c, err = clip.Parse(in.Clip); err != nil {
+			return out, err
+		}
+	}
+	s, err := c.Shape(in.Shape)
 	if err != nil {
 		return out, err
 	}
 	k := float64(readableWide) / float64(min(s.W, s.H))
-	stage, err := frame.Prepare(e.kept, s, max(1, int(float64(s.W)*k)), max(1, int(float64(s.H)*k)), e.lib)
+	stage, err := frame.Prepare(c, s, max(1, int(float64(s.W)*k)), max(1, int(float64(s.H)*k)), e.lib)
 	if err != nil {
 		return out, err
 	}
-	out, ok := stage.Readable(in.Layer, in.Brand, clipColours(e.kept))
+	out, ok := stage.Readable(in.Layer, in.Brand, clipColours(c))
 	if !ok {
 		return out, clip.Fault("layer", "these words do not stand anywhere, so nothing is behind them")
 	}

@@ -450,6 +450,7 @@ export interface ReadableAsked {
   layer: string
   shape: string
   brand: string[]
+  clip?: Clip
 }
 
 export interface Reading {

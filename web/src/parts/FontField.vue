@@ -128,7 +128,7 @@ function left(e: FocusEvent) {
         </li>
         <li v-if="!found.length" class="none">No font is called so</li>
       </ul>
-      <slot />
+      <slot :close="() => end(true)" />
     </div>
   </div>
 </template>

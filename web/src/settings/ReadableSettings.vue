@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref, toRaw, watch } from 'vue'
 import { useBrands } from '../stores/brands'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
@@ -21,7 +21,12 @@ async function measure() {
     const brand = brands.colours.map((c) => c.colour)
     const painter = editor.drawing().engines.at(-1) // that of the proofs, so that the picture need not wait
     if (!painter) return
-    const answer = await painter.call('readable', { layer: id, shape: editor.shape, brand })
+    const answer = await painter.call('readable', {
+      layer: id,
+      shape: editor.shape,
+      brand,
+      clip: toRaw(editor.clip) ?? undefined
+    })
     if (id === props.layer.id) found.value = answer
   } catch (e) {
     asked.value = false

@@ -87,16 +87,18 @@ function addField(name: string) {
     <p v-if="row?.hasty" class="wrong"><i class="bi bi-hourglass-split" aria-hidden="true" /> {{ row.hasty }}.</p>
     <div class="pair">
       <FontField label="Font" :value="content.font" :options="brands.fonts" @change="setFont('font', $event)">
-        <label class="plain bring">
-          <i class="bi bi-plus-lg" aria-hidden="true" /> Bring in a font
-          <input
-            type="file"
-            class="visually-hidden"
-            aria-label="Font to bring in"
-            accept=".ttf,.otf,.woff2"
-            @change="bringFont('font', $event)"
-          />
-        </label>
+        <template #default="{ close }">
+          <label class="plain bring">
+            <i class="bi bi-plus-lg" aria-hidden="true" /> Bring in a font
+            <input
+              type="file"
+              class="visually-hidden"
+              aria-label="Font to bring in"
+              accept=".ttf,.otf,.woff2"
+              @change="(bringFont('font', $event), close())"
+            />
+          </label>
+        </template>
       </FontField>
       <FontField
         label="Emphasis"
