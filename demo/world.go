@@ -91,7 +91,11 @@ func Make(side int) (*World, error) {
 	if err != nil {
 		return nil, err
 	}
-	w.Clips = []NamedClip{{"lantern-weekend", lantern}, {"morning-mug", morningMug(stock)}, {"trail-parade", parade}, {"camp-table", table}, {"mornings-outside", outside}, {"kettle-on", kettle}}
+	nights, err := fourNights(stock)
+	if err != nil {
+		return nil, err
+	}
+	w.Clips = []NamedClip{{"four-nights", nights}, {"lantern-weekend", lantern}, {"morning-mug", morningMug(stock)}, {"trail-parade", parade}, {"camp-table", table}, {"mornings-outside", outside}, {"kettle-on", kettle}}
 	for _, c := range w.Clips {
 		if err := c.Clip.Validate(); err != nil {
 			return nil, fmt.Errorf("the sample clip %s: %w", c.ID, err)

@@ -58,7 +58,9 @@ func (s *Stage) partsAt(a *actor, env around) (parts []part, k look, ok bool) {
 		m.scramble(&key)
 	}
 	m.key = key.Nums(m.per, k.pen.Width, k.pen.Start, k.pen.End).Text(m.at.By)
-	if plate := block.Plate(); len(plate.Shapes) > 0 {
+	if p := w.words.Plate; p != nil && p.Kind == "lines" {
+		parts = m.cards(slid[1])
+	} else if plate := block.Plate(); len(plate.Shapes) > 0 {
 		parts = append(parts, part{m.drawn(m.key.Text("plate"), words.Ink{}, func() *words.Block { return plate }), paint.Translate(m.aside, slid[1]), 1})
 	}
 	for i := range m.all {
@@ -117,6 +119,39 @@ func (m *partsOf) drawn(key graph.Key, ink words.Ink, block func() *words.Block)
 		picture, x0, y0 := block().RasterIn(whole, per, ink)
 		return paint.NewSheet(picture, x0*per, y0*per, per)
 	})
+}
+
+// cards are those behind the lines: each is uncovered from where its line is read from, as far
+// as the line's parts have come.
+func (m *partsOf) cards(down float64) (out []part) {
+	there, count := map[int]float64{}, map[int]float64{}
+	for i, p := range m.all {
+		count[p.Line]++
+		if t, shown := m.at.there(i); shown {
+			there[p.Line] += clamped(t)
+		}
+	}
+	for i, card := range m.block.Plate().Shapes {
+		share := 1.0
+		if n := count[card.Line]; n > 0 && len(m.all) > 1 {
+			share = there[card.Line] / n
+		} else if len(m.all) == 1 { // all comes at once
+			share = there[m.all[0].Line]
+		}
+		if share <= 0 {
+			continue
+		}
+		node := m.drawn(m.key.Text("card").Word(uint64(i)), words.Ink{}, func() *words.Block {
+			return &words.Block{Size: m.block.Size, Shapes: []words.Shape{card}}
+		})
+		if share < 1 {
+			const beyond = 1e5
+			box := card.Path.Bounds()
+			node = graph.Filtered(node, graph.Cut{Left: -beyond, Top: -beyond, Right: box[0] + (box[2]-box[0])*share, Bottom: beyond, At: paint.Identity()})
+		}
+		out = append(out, part{node, paint.Translate(m.aside, down), 1})
+	}
+	return out
 }
 
 // like is the shape in which a part's first letter is.

@@ -279,3 +279,32 @@ func TestTheGroundMirrorsWordsAsTheyCome(t *testing.T) {
 		t.Errorf("in the end %.0f pixels are mirrored on the right", right)
 	}
 }
+
+// A card behind a line is uncovered as the letters of the line come.
+func TestCardsBehindLinesComeWithThem(t *testing.T) {
+	c, lib := worded(t, "MMMMMMMM\nMMMMMMMM", func(l *clip.Layer) {
+		l.Words.Fill = colour.RGB(0xFFFFFF)
+		l.Words.Plate = &clip.Plate{Kind: "lines", Fill: colour.RGB(0), Room: 10}
+		l.Words.Comes = passage(func(p *clip.Passage) { p.Over = 30 }) // sixteen letters, one every two frames
+	})
+	width := func(n, line int) int {
+		b := frameOf(t, c, lib, n)
+		// The two cards meet in the middle.
+		half := &paint.Bitmap{W: b.W, H: b.H / 2, Pix: b.Pix[line*b.W*(b.H/2) : (line+1)*b.W*(b.H/2)]}
+		x0, _, x1, _ := box(half)
+		return max(0, x1-x0)
+	}
+	whole := width(100, 0)
+	if got := width(9, 0); got != 0 {
+		t.Errorf("before the first letter comes, a card is %d wide", got)
+	}
+	if half := width(10+6, 0); half < whole*4/10 || half > whole*6/10 {
+		t.Errorf("with four of eight letters its card is %d wide, in the end %d", half, whole)
+	}
+	if first, second := width(10+14, 0), width(10+14, 1); first < whole-2 || second > 2 {
+		t.Errorf("when the first line has come the cards are %d and %d wide", first, second)
+	}
+	if second := width(10+22, 1); second < whole*4/10 || second > whole*6/10 {
+		t.Errorf("halfway through the second line its card is %d wide", second)
+	}
+}

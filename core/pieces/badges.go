@@ -33,7 +33,7 @@ func saleBurst(m *maker) {
 
 func swingTag(m *maker) {
 	// The string is part of what sways, about the peg from which it hangs.
-	string := m.figure("string", "String", "line", m.colours.OnCard, 0, -190, 240, 12)
+	string := m.figure("string", "String", "line", m.colours.Plate, 0, -190, 240, 12)
 	string.Rest.Turn = 90
 	values(string, clip.Outline, 5)
 	tag := m.figure("tag", "Tag", "tag", m.colours.Card, 0, 60, 360, 220)
