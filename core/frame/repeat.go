@@ -32,13 +32,16 @@ const (
 
 // gridAt is how a layer is repeated on a frame of its own; ok is false for one that is not.
 func (s *Stage) gridAt(a *actor, frame float64) (g grid, ok bool) {
-	at, _, _, _ := s.held(a, frame)
+	at, turn, dx, dy := s.held(a, frame)
 	r := a.layer.Repeat
 	switch {
 	case a.layer.Pattern != nil:
 		apart := a.number(patternApart, at)
 		g = grid{dx: apart, dy: apart}
 		a.laid(&g, at)
+		// It fills the frame in any case; what is uneven about its steps is that of its figures.
+		g.turn += turn
+		g.moved[0], g.moved[1] = g.moved[0]+dx, g.moved[1]+dy
 		return g, true
 	case r == nil:
 		return g, false

@@ -1,6 +1,7 @@
 package frame
 
 import (
+	"slices"
 	"testing"
 
 	"billow/core/clip"
@@ -148,5 +149,30 @@ func TestAPatternHasKeysOnAllItsNumbers(t *testing.T) {
 	before, after := lit(t, c, 0), lit(t, c, 100)
 	if !before(100, 0) || before(50, 0) || after(100+40, 0) || !after(200, 0) || !after(0, 0) {
 		t.Error("figures do not part with the key of how far apart they are")
+	}
+}
+
+// A pattern that is stepped has its figures elsewhere on each step, and still fills the frame.
+func TestASteppedPatternWanders(t *testing.T) {
+	c, lib := worded(t, "", func(l *clip.Layer) {})
+	p := clip.Draft(c, clip.KindPattern, "Dots", "", "")
+	p.ID, p.Group = "dots", c.SceneAt(0).ID
+	p.Pattern.Fill = colour.RGB(0)
+	p.Stepping = &motion.Stepping{Rate: 10, Shift: 40, Seed: 3}
+	c.Layers = append(c.Layers[:len(c.Layers)-1], p)
+	changes := 0
+	for n := 1; n < 30; n++ {
+		a, b := frameOf(t, c, lib, n-1), frameOf(t, c, lib, n)
+		if differs := !slices.Equal(a.Pix, b.Pix); differs {
+			if changes++; n%3 != 0 {
+				t.Errorf("at 30 frames a second, ten steps a second, it moves on frame %d", n)
+			}
+		}
+		if left, right := inked(b, 0, 60), inked(b, b.W-60, b.W); left < 50 || right < 50 {
+			t.Errorf("on frame %d it does not fill the frame: %.0f, %.0f", n, left, right)
+		}
+	}
+	if changes != 9 {
+		t.Errorf("it moved %d times in a second, want 9", changes)
 	}
 }

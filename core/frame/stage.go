@@ -221,6 +221,9 @@ func (s *Stage) ready(a *actor) {
 	if w := l.Words; w != nil && w.Along != "" {
 		a.still = false // the path may change
 	}
+	if l.Pattern != nil && l.Stepping != nil {
+		a.still = false
+	}
 	for _, m := range l.Masks {
 		a.still = a.still && !m.Still
 	}
