@@ -33,7 +33,7 @@ func (s *Stage) passingAt(a *actor, frame float64, divide func(by string) []word
 	if g := w.Goes; g != nil && at >= float64(a.clock.Frame(g.At)) {
 		p = passing{Passage: g, goes: true, frame: at}
 		p.begin(a, divide(g.Parts()))
-		return p, true
+		return p, len(p.begins) > 0 // words may have nothing to be seen
 	}
 	if w.Comes == nil {
 		return p, false
@@ -44,7 +44,7 @@ func (s *Stage) passingAt(a *actor, frame float64, divide func(by string) []word
 	if p.Caret {
 		last += caretStays * float64(s.clip.Rate)
 	}
-	return p, at < last
+	return p, at < last && len(p.begins) > 0
 }
 
 // Passage is from which frame of the clip to which a layer's words come, or go; ok is false

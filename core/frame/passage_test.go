@@ -3,6 +3,7 @@ package frame
 import (
 	"math"
 	"slices"
+	"strings"
 	"testing"
 
 	"billow/core/clip"
@@ -306,5 +307,49 @@ func TestCardsBehindLinesComeWithThem(t *testing.T) {
 	}
 	if second := width(10+22, 1); second < whole*4/10 || second > whole*6/10 {
 		t.Errorf("halfway through the second line its card is %d wide", second)
+	}
+}
+
+// Words without a letter that is seen come, stand and go without harm, whatever their settings.
+func TestOnlySpacesComeInEveryWay(t *testing.T) {
+	for _, text := range []string{"", "   ", "\n \n", "\u200b", "{none}"} {
+		for _, k := range passages.Kinds {
+			p, _ := passages.Named(k.ID, passages.Text{}, 30, false)
+			q, _ := passages.Named(k.ID, passages.Text{}, 30, true)
+			p.At, q.At = timing.At(5), timing.At(60)
+			c, lib := worded(t, text, func(l *clip.Layer) {
+				l.Words.Comes, l.Words.Goes = &p, &q
+				l.Words.Width, l.Words.Fit, l.Words.Optical = 400, &clip.Fit{Height: 200, Smallest: 50, Largest: 200}, true
+				l.Words.Plate = &clip.Plate{Kind: "lines", Fill: colour.RGB(0), Room: 20}
+				l.Values = map[string][]float64{clip.Arch: {90}}
+			})
+			for _, n := range []int{0, 6, 30, 62, 118} {
+				frameOf(t, c, lib, n)
+			}
+		}
+	}
+}
+
+// The longest text that there can be is set in a box, on an arch and beside a window.
+func TestTheLongestTextIsSet(t *testing.T) {
+	long := strings.Repeat("Many words make light work, ", clip.MaxText/28)
+	for _, set := range []func(l *clip.Layer){
+		func(l *clip.Layer) { l.Words.Fit = &clip.Fit{Height: 600, Smallest: 10, Largest: 1000} },
+		func(l *clip.Layer) { l.Values = map[string][]float64{clip.Arch: {-360}} },
+		func(l *clip.Layer) { l.Words.Beside = &clip.Beside{Layer: "ring", Gap: 30} },
+	} {
+		c, lib := worded(t, long, func(l *clip.Layer) {
+			l.Words.Width, l.Rest.Size = 800, 30
+			set(l)
+		})
+		ring := clip.Draft(c, clip.KindCard, "Ring", "", "")
+		ring.ID, ring.Group = "ring", c.SceneAt(0).ID
+		c.Layers = append(c.Layers, ring)
+		if err := c.Validate(); err != nil {
+			t.Fatal(err)
+		}
+		if n := inked(frameOf(t, c, lib, 50), 0, 540); n < 2000 {
+			t.Errorf("%.0f pixels show", n)
+		}
 	}
 }
