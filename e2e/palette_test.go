@@ -5,6 +5,8 @@ import (
 
 	"billow/core/clip"
 	"billow/core/colour"
+
+	"github.com/go-rod/rod/lib/input"
 )
 
 // The colours of a product are found, four palettes are shown on the clip itself, and one press
@@ -56,7 +58,9 @@ func TestABrandIsOfferedEverywhere(t *testing.T) {
 	u.ready()
 	u.clickText(".row-line .name", "^Headline|Slow")
 	u.clickText("[role=tab]", "^Layer$")
-	u.wait("the font comes first", `document.querySelector("select[aria-label=Font]").options[0].text.includes('Cedar Hut')`)
+	u.click("button[aria-label^='Font:']")
+	u.wait("the font comes first", `document.querySelector("[role=listbox] [role=option]")?.innerText.includes('Cedar Hut')`)
+	u.press(input.Escape)
 	u.click("input[aria-label='Colour, as #rrggbb']")
 	u.click("button[aria-label='Colour: #8a2e4f of Cedar Hut']")
 	u.waitStored("the words have the colour", func(c *clip.Clip) bool {

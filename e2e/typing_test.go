@@ -131,7 +131,8 @@ func TestKeysBelongToTheClip(t *testing.T) {
 	})
 
 	font := headline(u.stored()).Words.Font
-	u.click("select[aria-label=Font]")
+	u.click("button[aria-label^='Font:']")
+	u.find("[role=option].at")
 	u.press(input.ArrowDown, input.Enter)
 	u.waitStored("another font", func(c *clip.Clip) bool { return headline(c).Words.Font != font })
 	font = headline(u.stored()).Words.Font

@@ -69,7 +69,9 @@ func TestWordsAreWrittenInThePicture(t *testing.T) {
 
 func TestAWordIsMadeBoldColouredAndLarger(t *testing.T) {
 	u, middle := worded(t)
-	u.choose("select[aria-label=Font]", "hanken-400")
+	u.click("button[aria-label^='Font:']")
+	u.click("[role=option][data-font=hanken-400]")
+	u.waitStored("the font is another", func(c *clip.Clip) bool { return headline(c).Words.Font == "hanken-400" })
 	x, y := middle()
 	w := func() *clip.Words { return headline(u.stored()).Words }
 	u.twice(x, y)

@@ -29,7 +29,7 @@ type Passage struct {
 	// CountsFrom is where the last number begins to count: a number, or {old}. The others
 	// stand still then.
 	CountsFrom string `json:"countsFrom,omitempty"`
-	Rolls      bool   `json:"rolls,omitempty"`     // counting, the digits of the last number roll as those of a counter
+	Rolls      bool   `json:"rolls,omitempty"`     // counting, each digit of the last number turns to what it will be
 	Scrambles  bool   `json:"scrambles,omitempty"` // other letters stand for each letter until it has come
 	Caret      bool   `json:"caret,omitempty"`     // a caret stands behind what has come
 }

@@ -78,7 +78,11 @@ func (s *Stage) partsAt(a *actor, env around) (parts []part, k look, ok bool) {
 // count sets the words anew with numbers as far as they have come.
 func (m *partsOf) count(key *graph.Key) {
 	there, _ := m.at.there(0)
-	share := math.Floor(1000*clamped(there)) / 1000
+	steps := 1000.0
+	if m.at.Rolls {
+		steps = 20000 // digits are seen between two of them
+	}
+	share := math.Floor(steps*clamped(there)) / steps
 	*key = key.Text("counting").Nums(share)
 	before, w := m.block, m.w
 	w.key, w.at.Counting = *key, &words.Counting{Share: share, From: m.at.CountsFrom, Rolls: m.at.Rolls}

@@ -1,6 +1,8 @@
 package words
 
 import (
+	"math"
+	"slices"
 	"testing"
 
 	"billow/core/clip"
@@ -64,44 +66,42 @@ func TestAPriceCountsFromTheOldOne(t *testing.T) {
 	}
 }
 
-// The wheels of a counter: one moves on while all to its right go from 9 to 0.
-func TestDigitsRollAsThoseOfACounter(t *testing.T) {
-	show := func(number string, from int64, share float64) (now, next string, come []float64) {
+// Each digit turns to what it will be in the direction of the change; those to the right of
+// one that changes turn once more.
+func TestDigitsRollToWhatTheyWillBe(t *testing.T) {
+	show := func(number string, from int64, share float64) (seen string, come []float64) {
 		for _, r := range reelsOf([]rune(number), from, share) {
-			if r.next == 0 {
-				continue
+			if r.nowOff {
+				r.now = '_'
 			}
-			if !r.nowOff {
-				now += string(r.now)
-			}
-			next += string(r.next)
-			come = append(come, r.come)
+			seen += string(r.now)
+			come = append(come, math.Round(100*r.come)/100)
 		}
-		return now, next, come
+		return seen, come
 	}
-	near := func(a, b []float64) bool {
-		for i := range a {
-			if d := a[i] - b[i]; d > 1e-6 || d < -1e-6 {
-				return false
-			}
+	for _, x := range []struct {
+		number string
+		from   int64
+		share  float64
+		seen   string
+		come   []float64
+	}{
+		{"49.00", 6900, 0, "69.00", []float64{0, 0, 0, 0, 0}},
+		{"49.00", 6900, 1, "49.00", []float64{0, 0, 0, 0, 0}},
+		// The 6 is halfway to the 4; all to its right have made half a turn: 9 - 5, 0 - 5.
+		{"49.00", 6900, 0.5, "54.55", []float64{0, 0, 0, 0, 0}},
+		{"49.00", 6900, 0.25, "56.77", []float64{0.5, 0.5, 0, 0.5, 0.5}},
+		// Upwards: 2 to 4 by two, 5 to 5 by ten.
+		{"45", 25, 0.25, "27", []float64{0.5, 0.5}},
+		// Only what changes moves.
+		{"129", 125, 0.5, "127", []float64{0, 0, 0}},
+		// What leads is not a zero: 95 to 105, and 120 to 90.
+		{"105", 95, 0, "_95", []float64{0, 0, 0}}, {"90", 120, 1, "_90", []float64{0, 0, 0}},
+		{"1,250", 250, 0, "__250", []float64{0, 0, 0, 0, 0}},
+	} {
+		if seen, come := show(x.number, x.from, x.share); seen != x.seen || !slices.Equal(come, x.come) {
+			t.Errorf("%d to %s at %g is %s, come %v; want %s, %v", x.from, x.number, x.share, seen, come, x.seen, x.come)
 		}
-		return len(a) == len(b)
-	}
-	// From 0 to 400, at 199.5: the 1, the 9 and the 9 are halfway to 2, 0 and 0.
-	if now, next, come := show("400", 0, 199.5/400); now != "199" || next != "200" || !near(come, []float64{0.5, 0.5, 0.5}) {
-		t.Errorf("at 199.5 they are %s, then %s, come %v", now, next, come)
-	}
-	// At 150.25 only the last one moves.
-	if now, next, come := show("400", 0, 150.25/400); now != "150" || next[2] != '1' || !near(come, []float64{0, 0, 0.25}) {
-		t.Errorf("at 150.25 they are %s, then %s, come %v", now, next, come)
-	}
-	// Downwards, and with decimals: from 10.00 to 9.00, at 9.995.
-	if now, _, come := show("9.00", 1000, 0.005); now != "999" || !near(come, []float64{0.5, 0.5, 0.5}) {
-		t.Errorf("at 9.995 they are %s, come %v", now, come)
-	}
-	// Leading zeros are not seen.
-	if now, _, _ := show("120", 0, 7.0/120); now != "7" {
-		t.Errorf("at 7 of 120 they are %s", now)
 	}
 }
 
@@ -130,8 +130,8 @@ func TestARollingPriceEndsAsItIsSet(t *testing.T) {
 			}
 		}
 	}
-	// Halfway between two cents, the last digit and the one after it are a reel's pitch apart.
-	half := at(0.00025) // 68.995
+	// Halfway between two digits, they are a reel's pitch apart.
+	half := at(0.05) // the last digit turns by ten
 	last := half.Glyphs[len(half.Glyphs)-1]
 	box := half.Shapes[last.Shape].Path[last.From:last.To].Bounds()
 	if high := box[3] - box[1]; high < 112+60 || high > 112+90 {

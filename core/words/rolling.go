@@ -2,6 +2,7 @@ package words
 
 import (
 	"math"
+	"slices"
 	"unicode"
 
 	"billow/core/clip"
@@ -12,43 +13,59 @@ import (
 const reelPitch = 1.12
 
 // reel is a digit on its way: the one that is shown, the one that follows it, and how far that
-// has come, 0..1. A leading zero is not shown.
+// has come, 0..1. What is no digit has none that follows. A leading zero is not shown.
 type reel struct {
 	now, next       rune
 	come            float64
 	nowOff, nextOff bool
 }
 
-// reelsOf are the digits of a number on its way from a value to another, both in units of its
-// last digit, as the wheels of a counter show it: one moves on while the one to its right goes
-// from 9 to 0.
+// reelsOf are the signs of a number on its way from a value to another, both in units of its
+// last digit: each digit turns to what it will be, in the direction of the change, and those
+// to the right of one that changes turn once more. There are as many signs as the longer of
+// the two has.
 func reelsOf(number []rune, from int64, share float64) []reel {
 	to := valueOf(number)
-	value := float64(from) + float64(to-from)*share
-	out := make([]reel, len(number))
+	shape := written(number, max(from, to))
+	out := make([]reel, len(shape))
 	least := decimals(number) + 1 // digits that always show
-	column, unit := 0, 1.0
-	for i := len(number) - 1; i >= 0; i-- {
-		if !unicode.IsDigit(number[i]) {
-			out[i] = reel{now: number[i]}
+	short := min(from, to)
+	column := 0
+	for i := len(shape) - 1; i >= 0; i-- {
+		if !unicode.IsDigit(shape[i]) {
+			out[i] = reel{now: shape[i]}
 			continue
 		}
-		turns := math.Floor(value / unit)
-		come := value/unit - turns
-		if column > 0 {
-			come = max(0, (come-1)*unit+1) // within the last unit of what is to its right
+		old, new := from%10, to%10
+		steps := float64((new - old + 10) % 10)
+		if from/10 != to/10 {
+			steps += 10
 		}
-		out[i] = reel{now: digit(turns), next: digit(turns + 1), come: come}
-		if column >= least {
-			out[i].nowOff, out[i].nextOff = turns == 0, turns+1 == 0
+		if to < from {
+			if steps = -float64((old - new + 10) % 10); from/10 != to/10 {
+				steps -= 10
+			}
 		}
+		at := float64(old) + steps*share
+		turns := math.Floor(at)
+		r := reel{now: digit(turns), next: digit(turns + 1), come: at - turns}
+		if leads := column >= least && short == 0; leads {
+			r.nowOff, r.nextOff = r.now == '0', r.next == '0'
+		}
+		out[i] = r
+		from, to, short = from/10, to/10, short/10
 		column++
-		unit *= 10
+	}
+	// Nor is a separator behind what is not shown.
+	for i := 1; i < len(out); i++ {
+		if out[i].next == 0 && out[i-1].nowOff && out[i-1].come < 0.5 {
+			out[i].nowOff = true
+		}
 	}
 	return out
 }
 
-func digit(turns float64) rune { return '0' + rune(int64(turns)%10) }
+func digit(turns float64) rune { return '0' + rune((int64(turns)%10+10)%10) }
 
 func valueOf(number []rune) (v int64) {
 	for _, r := range number {
@@ -70,6 +87,8 @@ func rolled(fonts *Fonts, w *clip.Words, product *clip.Product, at Setting) *Blo
 		return b
 	}
 	reels := reelsOf(s.text[begin:begin+n], at.Counting.from(s.text[begin:begin+n], product), at.Counting.Share)
+	s.widened(begin, n, len(reels))
+	n = len(reels)
 	next := &setter{fonts: fonts, words: w, product: product, at: at, missing: s.missing, styles: s.styles, letters: s.letters}
 	next.text = append([]rune{}, s.text...)
 	for i, r := range reels {
@@ -85,11 +104,19 @@ func rolled(fonts *Fonts, w *clip.Words, product *clip.Product, at Setting) *Blo
 	}
 	rolling := map[int]reel{}
 	for i, rune := range s.begins {
-		if rune >= begin && rune < begin+n && reels[rune-begin].next != 0 {
+		if rune >= begin && rune < begin+n && (reels[rune-begin].next != 0 || reels[rune-begin].nowOff) {
 			rolling[i] = reels[rune-begin]
 		}
 	}
 	return now.rolledTo(then, rolling)
+}
+
+// widened makes room for a number of more signs where there is one, or for fewer.
+func (s *setter) widened(begin, was, now int) {
+	style, letter := s.styles[begin], s.letters[begin]
+	s.text = slices.Replace(s.text, begin, begin+was, make([]rune, now)...)
+	s.styles = slices.Replace(s.styles, begin, begin+was, slices.Repeat([]Style{style}, now)...)
+	s.letters = slices.Replace(s.letters, begin, begin+was, slices.Repeat([]int{letter}, now)...)
 }
 
 // rolledTo is the block with glyphs on their reels; then has the digits that follow.

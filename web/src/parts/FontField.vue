@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useId } from 'vue'
+import { home } from '../editor/useHome'
 import { useFontLooks } from './useFontLooks'
 
 // A choice of fonts, each written in itself.
@@ -54,8 +55,10 @@ function end(back = false) {
   if (back) root.value?.querySelector('button')?.focus()
 }
 
-function take(id: string) {
-  end(true)
+// What is chosen with the pointer is done with; the keyboard goes on from where it was.
+function take(id: string, pointed = false) {
+  end(!pointed)
+  if (pointed) home()
   if (id !== props.value) emit('change', id)
 }
 
@@ -98,7 +101,7 @@ function left(e: FocusEvent) {
     >
       {{ current?.name ?? value }}
     </button>
-    <div v-if="open" class="sheet">
+    <div v-if="open" class="sheet" data-offer>
       <input
         class="form-control form-control-sm"
         role="combobox"
@@ -122,7 +125,7 @@ function left(e: FocusEvent) {
           :class="{ current: o.id === value, at: i === at }"
           :style="looks.look(o.id)"
           @mousedown.prevent
-          @click="take(o.id)"
+          @click="take(o.id, true)"
         >
           {{ o.name }}
         </li>

@@ -184,7 +184,7 @@ const numbers = [
         <label
           v-if="!goes && passage.counts"
           class="check"
-          title="The last number rolls digit by digit, as a counter does"
+          title="Each digit of the last number turns to what it will be"
         >
           <input type="checkbox" :checked="passage.rolls ?? false" @change="set({ rolls: !passage.rolls })" />
           Digits roll
