@@ -18,7 +18,7 @@ func fourNights(s *stock) (*clip.Clip, error) {
 	s.into(c, "lantern", "mug", "kettle")
 	s.tune(c, "tin-parade", 20)
 	c.Light = clip.Light{Direction: 150, Height: 46, Softness: 64, Strength: 60, Colour: colour.RGB(0x04161A)}
-	c.Poster = new(timing.At(150))
+	c.Poster = new(timing.At(236))
 
 	back := gradient(160, clip.Stop{ID: 1, At: 0, Colour: colour.RGB(0x0F2F38)}, clip.Stop{ID: 2, At: 55, Colour: colour.RGB(0x1F5A5E)}, clip.Stop{ID: 3, At: 100, Colour: colour.RGB(0xC9763A)})
 	back.Name = "Dusk"
@@ -104,7 +104,7 @@ func wandering() clip.Layer {
 func running(id string, y, speed float64) clip.Layer {
 	l := clip.NewWords("running-"+id, "Running "+id, clip.KindMarquee, "FOUR NIGHTS")
 	l.Words.Width, l.Words.ByEdge, l.Words.Font = 0, false, "anton-400"
-	l.Words.Fill, l.Words.Outline = colour.Colour{R: 255, G: 255, B: 255}, colour.Colour{R: 0xF3, G: 0xEE, B: 0xE4, A: 120}
+	l.Words.Fill, l.Words.Outline = colour.Colour{R: 255, G: 255, B: 255}, colour.Colour{R: 0xF3, G: 0xEE, B: 0xE4, A: 84}
 	l.Rest = clip.Rest{Pin: "centre", Y: y, Size: 330}
 	l.Rests = map[string]clip.Rest{"tall": {Pin: "centre", Y: y * 1.3, Size: 420}, "square": {Pin: "centre", Y: y * 0.8, Size: 290}, "wide": {Pin: "centre", Y: y * 0.8, Size: 330}}
 	l.Repeat = &clip.Repeat{Rows: 1, Speed: speed, ByBar: true}

@@ -95,7 +95,7 @@ func Make(side int) (*World, error) {
 	if err != nil {
 		return nil, err
 	}
-	w.Clips = []NamedClip{{"four-nights", nights}, {"lantern-weekend", lantern}, {"morning-mug", morningMug(stock)}, {"trail-parade", parade}, {"camp-table", table}, {"mornings-outside", outside}, {"kettle-on", kettle}}
+	w.Clips = []NamedClip{{"lantern-weekend", lantern}, {"morning-mug", morningMug(stock)}, {"trail-parade", parade}, {"camp-table", table}, {"mornings-outside", outside}, {"kettle-on", kettle}, {"four-nights", nights}}
 	for _, c := range w.Clips {
 		if err := c.Clip.Validate(); err != nil {
 			return nil, fmt.Errorf("the sample clip %s: %w", c.ID, err)
