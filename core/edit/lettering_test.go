@@ -80,3 +80,20 @@ func TestWordsGetAGradient(t *testing.T) {
 		t.Errorf("one colour again they are %+v", w)
 	}
 }
+
+// What runs on without end has gradients and axes, too.
+func TestAMarqueeAndABadgeHaveAGradient(t *testing.T) {
+	for _, kind := range []string{clip.KindMarquee, clip.KindBadge} {
+		c := sample()
+		l := clip.Draft(c, kind, "", "", "")
+		l.ID = "other"
+		c.Layers = append(c.Layers, l)
+		c = do(t, c, `{"type":"setRun","layer":"other","run":"linear"}`)
+		c = do(t, c, `{"type":"setValue","layer":"other","property":"colour2","frame":0,"value":[1,2,3,255]}`)
+		c = do(t, c, `{"type":"setAxis","layer":"other","tag":"wght","at":300,"frame":0}`)
+		c = do(t, c, `{"type":"setValue","layer":"other","property":"axis1","frame":0,"value":[400]}`)
+		if w := c.Layer("other").Words; w.Gradient.Stops[1].Colour.B != 3 || w.Axes[0].At != 400 {
+			t.Errorf("a %s is %+v, %+v", kind, w.Gradient, w.Axes)
+		}
+	}
+}

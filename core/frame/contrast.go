@@ -18,6 +18,7 @@ type Readable struct {
 	Emphasis  float64            `json:"emphasis"` // that of emphasised letters; 0 where there are none
 	Proposals []legible.Proposal `json:"proposals"`
 	Shade     *Veil              `json:"shade,omitempty"` // what helps where no colour does
+	Plate     colour.Colour      `json:"plate"`           // of a plate on which the words can be read
 	W         float64            `json:"w"`               // of the words, units
 	H         float64            `json:"h"`
 }
@@ -68,6 +69,7 @@ func (s *Stage) Readable(layer string, brand, others []colour.Colour) (out Reada
 	if slices.ContainsFunc(words.Letters(w.Text), func(l words.Letter) bool { return l.Accent == 1 }) {
 		out.Emphasis, _ = grounds.Least(w.EmphasisFill)
 	}
+	out.Plate = legible.Plate(weakest, brand)
 	out.Proposals = grounds.Proposals(out.Wanted, brand, others)
 	if veil, opacity, helps := grounds.Shade(weakest, out.Wanted*1.08); helps && out.Contrast < out.Wanted {
 		out.Shade = &Veil{veil, opacity}

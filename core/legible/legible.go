@@ -195,3 +195,18 @@ func (g Grounds) veiled(veil colour.Colour, opacity int) Grounds {
 	}
 	return Measured(list)
 }
+
+// Plate is the colour of a plate on which words of a colour can be read: one of the brand's
+// where one will do, and else a dark or a light one.
+func Plate(words colour.Colour, brand []colour.Colour) colour.Colour {
+	best := colour.RGB(0x173F47)
+	if light := colour.RGB(0xFCFAF5); colour.Contrast(words, light) > colour.Contrast(words, best) {
+		best = light
+	}
+	for _, c := range brand {
+		if c.A = 255; colour.Contrast(words, c) >= palette.ForWords {
+			return c
+		}
+	}
+	return best
+}

@@ -114,3 +114,16 @@ func TestNothingMeasuredProposesNothing(t *testing.T) {
 		t.Error("a ground without pixels is one")
 	}
 }
+
+func TestAPlateLetsWordsBeRead(t *testing.T) {
+	brand := []colour.Colour{colour.RGB(0xDD4F28), colour.RGB(0x123456)}
+	for _, words := range []uint32{0xFFFFFF, 0x000000, 0xF6C667, 0x2F6B6A, 0x999999} {
+		plain := Plate(colour.RGB(words), nil)
+		if c := colour.Contrast(colour.RGB(words), plain); c < 3 {
+			t.Errorf("#%06x on %s has %.2f", words, plain, c)
+		}
+	}
+	if got := Plate(colour.RGB(0xFFFFFF), brand); got != brand[1] {
+		t.Errorf("of the brand, white words get %s", got)
+	}
+}

@@ -442,6 +442,7 @@ export interface Readable {
   emphasis: number
   proposals: Proposal[]
   shade?: Veil | null
+  plate: string
   w: number
   h: number
 }

@@ -78,9 +78,9 @@ export const properties = [
 export const families = [
   {"name":"point","title":"Path","unit":"%","parts":["right","down"],"dims":2,"neutral":0,"min":-1000,"max":1000,"colour":false,"kinds":["card"]},
   {"name":"bend","title":"Bend","unit":"%","parts":["in, right","in, down","out, right","out, down"],"dims":4,"neutral":0,"min":-1000,"max":1000,"colour":false,"kinds":["card"]},
-  {"name":"colour","title":"Colour","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["words","badge","card","backdrop","vignette"]},
-  {"name":"at","title":"At, colour","unit":"%","parts":[""],"dims":1,"neutral":0,"min":0,"max":100,"colour":false,"kinds":["words","badge","card","backdrop","vignette"]},
-  {"name":"pointColour","title":"Colour of point","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["words","badge","card","backdrop","vignette"]},
+  {"name":"colour","title":"Colour","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["words","badge","card","marquee","backdrop","vignette"]},
+  {"name":"at","title":"At, colour","unit":"%","parts":[""],"dims":1,"neutral":0,"min":0,"max":100,"colour":false,"kinds":["words","badge","card","marquee","backdrop","vignette"]},
+  {"name":"pointColour","title":"Colour of point","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["words","badge","card","marquee","backdrop","vignette"]},
   {"name":"lineWidth","title":"Width of outline","unit":"","parts":[""],"dims":1,"neutral":0,"min":0,"max":200,"colour":false,"kinds":["card"]},
   {"name":"lineApart","title":"Distance of outline","unit":"","parts":[""],"dims":1,"neutral":0,"min":-300,"max":300,"colour":false,"kinds":["card"]},
   {"name":"lineColour","title":"Colour of outline","unit":"","parts":[""],"dims":4,"neutral":0,"min":0,"max":255,"colour":true,"kinds":["card"]},
@@ -90,8 +90,8 @@ export const families = [
   {"name":"maskCorner","title":"Corners of mask","unit":"","parts":[""],"dims":1,"neutral":0,"min":0,"max":20000,"colour":false,"kinds":["cutout","words","badge","card","marquee","backdrop","photo","floor","pattern","vignette","grain","group","scene"]},
   {"name":"maskFeather","title":"Feather of mask","unit":"","parts":[""],"dims":1,"neutral":0,"min":0,"max":300,"colour":false,"kinds":["cutout","words","badge","card","marquee","backdrop","photo","floor","pattern","vignette","grain","group","scene"]},
   {"name":"maskExpand","title":"Expansion of mask","unit":"","parts":[""],"dims":1,"neutral":0,"min":-1000,"max":1000,"colour":false,"kinds":["cutout","words","badge","card","marquee","backdrop","photo","floor","pattern","vignette","grain","group","scene"]},
-  {"name":"axis","title":"Axis","unit":"","parts":[""],"dims":1,"neutral":0,"min":-10000,"max":10000,"colour":false,"kinds":["words","badge"]},
-  {"name":"place","title":"Point","unit":"%","parts":["right","down"],"dims":2,"neutral":0,"min":-200,"max":200,"colour":false,"kinds":["words","badge","card","backdrop","vignette"]},
+  {"name":"axis","title":"Axis","unit":"","parts":[""],"dims":1,"neutral":0,"min":-10000,"max":10000,"colour":false,"kinds":["words","badge","marquee"]},
+  {"name":"place","title":"Point","unit":"%","parts":["right","down"],"dims":2,"neutral":0,"min":-200,"max":200,"colour":false,"kinds":["words","badge","card","marquee","backdrop","vignette"]},
 ] as const
 
 export const lightProperties = [

@@ -63,8 +63,10 @@ const says = computed(() => {
 })
 
 const plate = (fill: string) => emit('set', { plate: { kind: 'card', fill, room: 35 } })
-// What a plate would be: dark behind light words, and light behind dark ones.
-const plateFill = computed(() => (found.value?.shade?.colour === '#ffffff' ? '#fcfaf5' : '#173f47'))
+// Where only emphasised letters cannot be read, they get the colour.
+const target = computed(() =>
+  found.value && found.value.contrast >= found.value.wanted && !good.value ? 'emphasisFill' : 'fill'
+)
 function shade() {
   const f = found.value
   if (!f?.shade) return
@@ -99,7 +101,7 @@ function shade() {
           class="plain dot"
           :aria-label="`Words in ${p.colour}, contrast ${one(p.contrast)}`"
           :title="`${p.brand ? 'The brand’s; ' : ''}contrast ${one(p.contrast)} over the whole time`"
-          @click="emit('set', { fill: p.colour })"
+          @click="emit('set', { [target]: p.colour })"
         >
           <span :style="{ background: p.colour }" aria-hidden="true" />{{ one(p.contrast) }}
         </button>
@@ -107,7 +109,7 @@ function shade() {
       </div>
       <p v-else>No colour can be read all the time on what is behind these words.</p>
       <div v-if="!good" class="helps">
-        <button v-if="!content.plate" class="plain" title="A card behind the words" @click="plate(plateFill)">
+        <button v-if="!content.plate" class="plain" title="A card behind the words" @click="plate(found.plate)">
           <i class="bi bi-square-fill" aria-hidden="true" /> Plate
         </button>
         <button

@@ -51,6 +51,7 @@ const speaks = computed(() => props.words.text.includes('{') || !!props.words.pr
     </span>
     <IconButton icon="plus-lg" :label="inside ? 'Letters larger' : 'Larger'" title="Larger" @click="grow(1.1)" />
     <ColourDot
+      v-if="inside || !words.gradient"
       :label="inside ? 'Colour of these letters' : 'Colour'"
       :value="fill"
       @change="inside ? writing.style({ fill: $event }) : set({ fill: $event })"
