@@ -27,6 +27,7 @@ func Trial(w *World) (*clip.Clip, error) {
 	layers = append(append(layers, trialGroups()...), trialWords()...)
 	layers = append(layers, trialEffects()...)
 	layers = append(layers, trialFigures(c)...)
+	layers = append(layers, trialLetters()...)
 	fill(c, append(layers, trialKinds(c)...)...)
 	return c, c.Validate()
 }
