@@ -308,7 +308,14 @@ func TestAClosedLoop(t *testing.T) {
 	u.write("input[aria-label='Position, right']", "150")
 	u.click("button[aria-label='Set a key for Rotation']")
 	u.write("input[aria-label='Rotation']", "30")
-	u.saved()
+	u.waitStored("both keys have their values", func(c *clip.Clip) bool {
+		for i := range c.Layers {
+			if t := c.Layers[i].Tracks; len(t[clip.Position]) == 2 && len(t[clip.Rotation]) == 2 {
+				return t[clip.Position][1].Value[0] == 150 && t[clip.Rotation][1].Value[0] == 30
+			}
+		}
+		return false
+	})
 	if f := u.film(); f.difference(0, 59, everywhere) < 5 {
 		t.Fatal("the clip is a loop already")
 	}

@@ -1,6 +1,7 @@
 package edit
 
 import (
+	"math"
 	"slices"
 
 	"billow/core/clip"
@@ -93,7 +94,8 @@ type FillWords struct {
 	Prop    string  `json:"prop"`
 	ID      string  `json:"id"`      // of the group
 	Picture string  `json:"picture"` // the ID of the picture's layer
-	Size    float64 `json:"size"`    // of the picture, units
+	W       float64 `json:"w"`       // of the words in the shape that is looked at, units
+	H       float64 `json:"h"`
 }
 
 func (f *FillWords) apply(c *clip.Clip) error {
@@ -103,6 +105,9 @@ func (f *FillWords) apply(c *clip.Clip) error {
 	}
 	if p := c.Prop(f.Prop); p == nil || p.Picture == nil {
 		return clip.Fault("prop", "there is no picture %q", f.Prop)
+	}
+	if f.W <= 0 || f.H <= 0 {
+		return clip.Fault("w", "words without a width cannot be filled")
 	}
 	if c.Layer(f.Picture) != nil {
 		return clip.Fault("picture", "there is a layer %q already", f.Picture)
@@ -115,14 +120,25 @@ func (f *FillWords) apply(c *clip.Clip) error {
 	group.Inside.Clip = f.Layer
 	picture := clip.NewLayer(f.Picture, c.Prop(f.Prop).Name, clip.KindCutout)
 	picture.Cutout = &clip.Cutout{Prop: f.Prop}
-	picture.Group, picture.Rest, picture.Lift = f.ID, rest, 0
-	picture.Rest.Size, picture.Rest.Turn = f.Size, 0
+	picture.Group, picture.Lift = f.ID, 0
+	// It covers them, and a little more.
+	v := c.Prop(f.Prop).Picture.Visible
+	w, h := float64(v[2]-v[0]), float64(v[3]-v[1])
+	size := min(1.04*max(w, h)*max(f.W/w, f.H/h), clip.MaxUnits)
+	sin, cos := math.Sincos(rest.Turn * math.Pi / 180)
+	by := -float64(l.Words.Stands()) * f.W / 2 // their middle is not where they rest
+	covering := func(r clip.Rest) clip.Rest {
+		k := r.Size / rest.Size
+		r.X, r.Y = r.X+by*cos*k, r.Y+by*sin*k
+		r.Size, r.Turn = size*k, 0
+		return r
+	}
+	picture.Rest = covering(rest)
 	for shape, r := range rests {
 		if picture.Rests == nil {
 			picture.Rests = map[string]clip.Rest{}
 		}
-		r.Size, r.Turn = f.Size*r.Size/rest.Size, 0
-		picture.Rests[shape] = r
+		picture.Rests[shape] = covering(r)
 	}
 	at := slices.IndexFunc(c.Layers, func(l clip.Layer) bool { return l.ID == f.Layer })
 	c.Layers = slices.Insert(c.Layers, at, picture)

@@ -1,6 +1,7 @@
 package edit
 
 import (
+	"math"
 	"testing"
 
 	"billow/core/clip"
@@ -59,12 +60,12 @@ func TestAnAxisOfTheFontHasKeys(t *testing.T) {
 }
 
 func TestAPictureFillsWords(t *testing.T) {
-	c := do(t, sample(), `{"type":"fillWords","layer":"words","prop":"mug","id":"both","picture":"pic","size":640}`)
+	c := do(t, sample(), `{"type":"fillWords","layer":"words","prop":"mug","id":"both","picture":"pic","w":640,"h":100}`)
 	both, pic, words := c.Layer("both"), c.Layer("pic"), c.Layer("words")
-	if both == nil || both.Inside.Clip != "words" || pic.Group != "both" || words.Group != "both" || pic.Rest.Size != 640 || pic.Lift != 0 {
+	if both == nil || both.Inside.Clip != "words" || pic.Group != "both" || words.Group != "both" || math.Abs(pic.Rest.Size-1.04*640) > 1e-9 || pic.Lift != 0 {
 		t.Errorf("the group is %+v, the picture %+v", both, pic)
 	}
-	refused(t, c, `{"type":"fillWords","layer":"words","prop":"tune","id":"x","picture":"y","size":640}`, "prop")
+	refused(t, c, `{"type":"fillWords","layer":"words","prop":"tune","id":"x","picture":"y","w":640,"h":100}`, "prop")
 }
 
 // Words get a gradient of their own colour, and are one colour again.

@@ -259,7 +259,7 @@ func (m *monkey) ofMoves(id string) []object {
 		{"type": "runAlong", "layer": m.that(worded), "figure": m.pick("blob", "blob", "", m.layer().ID)},
 		{"type": "setAxis", "layer": m.that(worded), "tag": m.pick("wght", "wdth", "odd"), "at": m.NormFloat64() * 900, "frame": m.frame()},
 		{"type": "shadeWords", "layer": m.that(worded), "id": id + "v", "colour": m.pick("#000000", "#ffffff"), "opacity": 100 * m.Float64(), "w": 900*m.Float64() - 50, "h": 20 + 400*m.Float64()},
-		{"type": "fillWords", "layer": m.that(worded), "prop": m.pick("mug", "mug", "none"), "id": id + "w", "picture": id + "p", "size": 10 + 500*m.Float64()},
+		{"type": "fillWords", "layer": m.that(worded), "prop": m.pick("mug", "mug", "none"), "id": id + "w", "picture": id + "p", "w": 10 + 500*m.Float64(), "h": 100 * m.Float64()},
 		{"type": "removeColour", "layer": m.filled(), "number": 1 + m.Intn(4)},
 		{"type": "setPalette", "scene": m.pick("", "", m.layer().ID), "palette": object{"top": "#f0e0d0", "ink": "#102030", "plate": m.pick("#c04020", "#20c0a0ff", "odd")}},
 	}

@@ -24,7 +24,7 @@ export type Command =
   | { type: 'clearRest'; layer: string; shape: string }
   | { type: 'closeLoop' }
   | { type: 'copyLayer'; layer: string; id: string }
-  | { type: 'fillWords'; layer: string; prop: string; id: string; picture: string; size: number }
+  | { type: 'fillWords'; layer: string; prop: string; id: string; picture: string; w: number; h: number }
   | { type: 'groupLayers'; layers: string[]; id: string; name: string }
   | { type: 'handle'; layer: string; shape: string; frame: number; target?: string; dx?: number; dy?: number; factor?: number; wider?: number; taller?: number; turn?: number; base?: [number, number] | null; anchor?: [number, number] | null }
   | { type: 'holdCreep'; key: KeyRef }

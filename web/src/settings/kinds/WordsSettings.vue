@@ -39,6 +39,22 @@ const own = useOwnFonts()
 own.load()
 const setFont = (field: 'font' | 'emphasisFont', id: string) =>
   editor.runAll([...own.first(id), { type: 'setLayer', layer: props.layer.id, set: { words: { [field]: id } } }])
+// A picture is shown in the words by a group that is cut to them.
+const pictures = computed(() => (editor.clip?.props ?? []).filter((p) => p.picture))
+function fillWith(prop: string) {
+  const place = editor.placeOf(props.layer.id)
+  if (!prop || !place) return
+  const id = `filled-${Date.now() % 100000}`
+  editor.run({
+    type: 'fillWords',
+    layer: props.layer.id,
+    prop,
+    id,
+    picture: `${id}-picture`,
+    w: place.own[0],
+    h: place.own[1]
+  })
+}
 const chosenFont = computed(() => own.find(props.content.font))
 async function bringFont(field: 'font' | 'emphasisFont', event: Event) {
   const input = event.target as HTMLInputElement
@@ -109,6 +125,14 @@ function addField(name: string) {
     </div>
     <p v-if="chosenFont" class="hint">{{ chosenFont.name }}: {{ own.says(chosenFont) }}.</p>
     <FillSettings class="spaced" :layer="layer" :fill="content.gradient" :plain="content.fill" />
+    <ChoiceField
+      v-if="!layer.repeat && layer.kind !== 'marquee' && pictures.length"
+      class="spaced"
+      label="Show a picture in them"
+      value=""
+      :options="[{ id: '', name: 'None' }, ...pictures]"
+      @change="fillWith"
+    />
     <ColourField label="Emphasis colour" :value="content.emphasisFill" @change="set({ emphasisFill: $event })" />
     <ReadableSettings v-if="!layer.repeat && layer.kind !== 'marquee'" :layer="layer" :content="content" @set="set" />
     <details class="spaced">
