@@ -20,7 +20,7 @@ var errNoWoff2 = &MissingError{"woff2_decompress", "woff2"}
 const fontMemory = 512 << 20
 
 // ownFont reads a person's own font. One that is packed (WOFF2) is kept unpacked.
-func ownFont(ctx context.Context, kind, title string, s *Spool) (none clip.Prop, kept *Spool, err error) {
+func ownFont(ctx context.Context, kind string, s *Spool) (none clip.Prop, kept *Spool, err error) {
 	if s.Bytes > words.MaxFont {
 		return none, nil, fmt.Errorf("a font is at most %d MB large", words.MaxFont>>20)
 	}
@@ -36,7 +36,7 @@ func ownFont(ctx context.Context, kind, title string, s *Spool) (none clip.Prop,
 		}
 		_, kind = Kind(kept.Head())
 	}
-	p, err := fontProp(kind, title, kept)
+	p, err := fontProp(kind, kept)
 	if err != nil {
 		if kept != s {
 			kept.Close()
@@ -46,7 +46,7 @@ func ownFont(ctx context.Context, kind, title string, s *Spool) (none clip.Prop,
 	return p, kept, nil
 }
 
-func fontProp(kind, title string, s *Spool) (p clip.Prop, err error) {
+func fontProp(kind string, s *Spool) (p clip.Prop, err error) {
 	ttf, err := io.ReadAll(s.Again())
 	if err != nil {
 		return p, err
@@ -58,9 +58,6 @@ func fontProp(kind, title string, s *Spool) (p clip.Prop, err error) {
 	name := font.Family
 	if font.Style != "" && font.Style != "Regular" {
 		name += ", " + strings.ToLower(font.Style)
-	}
-	if name == "" {
-		name = title
 	}
 	return clip.Prop{ID: clip.OwnFontID(s.Hash), Name: name, Kind: clip.KindFont, Hash: s.Hash, Media: kind, Font: &font}, nil
 }

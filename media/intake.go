@@ -62,7 +62,7 @@ func examine(ctx context.Context, name string, s *Spool, limits Limits) (none cl
 		p, err := SoundProp(ctx, id, title, s)
 		return p, s, err
 	case clip.KindFont:
-		return ownFont(ctx, kind, title, s)
+		return ownFont(ctx, kind, s)
 	}
 	return none, nil, clip.Fault("file", "%s is neither a picture (PNG, JPEG, WebP, GIF, SVG) nor a tune (WAV, MP3, OGG, FLAC, M4A) nor a font (TTF, OTF, WOFF2)", name)
 }

@@ -51,6 +51,7 @@ func catalogue() string {
 	add("fits", clip.Fits)
 	add("maskModes", clip.MaskModes)
 	add("fonts", clip.FontNames)
+	add("embeddings", clip.Embeddings)
 	add("fontFeatures", clip.FeatureNames)
 	add("fontFiles", fontFiles())
 	add("blends", clip.BlendNames)

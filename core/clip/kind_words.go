@@ -63,14 +63,19 @@ type Plate struct {
 	Round *float64 `json:"round,omitempty"`
 }
 
-var wordsKind = &Kind{
+// withWords is a kind of which the content is words.
+func withWords(k Kind) *Kind {
+	k.Properties, k.Families, k.Colours, k.Content, k.Own, k.Check = wordsProperties, wordsFamilies, wordsColour, wordsOf, ownWords, checkWords
+	k.Fill, k.Numbers, k.Numbered = func(l *Layer) *Fill { return l.Words.Gradient }, wordsNumbers, wordsNumbered
+	return &k
+}
+
+var wordsKind = withWords(Kind{
 	ID: KindWords, Name: "Headline", Says: "Words of any size", Field: "words", Icon: "fonts", Offered: true, Goes: true, Block: true,
-	Properties: wordsProperties, Colours: wordsColour, Content: wordsOf, Own: ownWords, Check: checkWords,
 	Enums: map[string][]string{"Words.Align": {"left", "centre", "right"}, "Plate.Kind": plates,
 		"Passage.By": PassageParts.IDs(), "Passage.Order": PassageOrders.IDs(), "Passage.Edge": PassageEdges.IDs()},
-	Families: wordsFamilies, Fill: func(l *Layer) *Fill { return l.Words.Gradient }, Numbers: wordsNumbers, Numbered: wordsNumbered,
 	Draft: func(c *Clip, l *Layer, _ DraftOf) { *l = NewWords(l.ID, "Headline", KindWords, "One *bright* line") },
-}
+})
 
 var wordsProperties = slices.Concat([]string{FillColour, EmphasisColour, PlateColour, OutlineColour, Outline, DrawStart, DrawEnd, LetterSpacing, Arch, Along}, fillProperties, repeatProperties)
 

@@ -1,6 +1,11 @@
 package clip
 
-import "slices"
+import (
+	"slices"
+	"strings"
+
+	"billow/core/wording"
+)
 
 // OwnFont is what a person's own font says of itself.
 type OwnFont struct {
@@ -12,7 +17,12 @@ type OwnFont struct {
 
 // Embeddings are what makers of fonts allow, after fsType of OpenType: anything, editing,
 // showing and printing, or nothing without their leave.
-var Embeddings = []string{"installable", "editable", "preview", "restricted"}
+var Embeddings = wording.List{
+	{ID: "installable", Name: "Free", Says: "free to use and to pass on"},
+	{ID: "editable", Name: "Editable", Says: "free to use, passed on only with what can be edited"},
+	{ID: "preview", Name: "Preview", Says: "free to show, not to pass on"},
+	{ID: "restricted", Name: "Restricted", Says: "not to be passed on without its maker’s leave"},
+}
 
 // OwnFontID is the name by which words and brands know a font with a hash.
 func OwnFontID(hash string) string { return "font-" + hash[:min(12, len(hash))] }
@@ -28,16 +38,8 @@ func (c *Clip) hasFont(id string) bool {
 
 // IsOwnFont tells whether a name may be one of a person's own font.
 func IsOwnFont(id string) bool {
-	return len(id) == len("font-")+12 && id[:5] == "font-" && isHex(id[5:])
-}
-
-func isHex(s string) bool {
-	for _, r := range s {
-		if (r < '0' || r > '9') && (r < 'a' || r > 'f') {
-			return false
-		}
-	}
-	return true
+	hash, ok := strings.CutPrefix(id, "font-")
+	return ok && len(hash) == 12 && strings.Trim(hash, "0123456789abcdef") == ""
 }
 
 // eachFont visits the names of all fonts of words.

@@ -16,9 +16,12 @@ type Axis struct {
 	At  float64 `json:"at"`  // in the axis' own unit
 }
 
+// AxisNames are names of the registered axes of OpenType; others have those of their fonts.
+var AxisNames = map[string]string{"wght": "Weight", "wdth": "Width", "slnt": "Slant", "ital": "Italic", "opsz": "Optical size"}
+
 // Title is the axis' name for a person.
 func (a *Axis) Title() string {
-	if name := map[string]string{"wght": "Weight", "wdth": "Width of letters", "slnt": "Slant", "ital": "Italic", "opsz": "Optical size"}[a.Tag]; name != "" {
+	if name := AxisNames[a.Tag]; name != "" {
 		return name
 	}
 	return "Axis " + a.Tag

@@ -196,7 +196,7 @@ func validProp(field string, p *Prop) error {
 		if len(p.Hash) < 12 || p.ID != OwnFontID(p.Hash) {
 			return Fault(field+".id", "the font %q goes by another name", p.Name)
 		}
-		if !slices.Contains(Embeddings, p.Font.Embedding) {
+		if !slices.Contains(Embeddings.IDs(), p.Font.Embedding) {
 			return Fault(field+".font.embedding", "a font says %q of embedding", p.Font.Embedding)
 		}
 	default:

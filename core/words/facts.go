@@ -5,6 +5,8 @@ import (
 	"encoding/binary"
 	"slices"
 
+	"billow/core/clip"
+
 	"github.com/go-text/typesetting/font"
 	"github.com/go-text/typesetting/font/opentype"
 )
@@ -23,9 +25,6 @@ type FontAxis struct {
 	Most  float64 `json:"most"`
 	Usual float64 `json:"usual"`
 }
-
-// axisNames are those of the registered axes; others have the font's own.
-var axisNames = map[string]string{"wght": "Weight", "wdth": "Width", "slnt": "Slant", "ital": "Italic", "opsz": "Optical size"}
 
 // factsOf reads what a font can do. What cannot be read it cannot do.
 func factsOf(ttf []byte, face *font.Face) Facts {
@@ -57,7 +56,7 @@ func axesOf(fvar []byte, names []byte) (out []FontAxis) {
 	for ; count > 0 && size >= 20 && at+size <= len(fvar); count, at = count-1, at+size {
 		fixed := func(i int) float64 { return float64(int32(binary.BigEndian.Uint32(fvar[at+i:]))) / 65536 }
 		a := FontAxis{Tag: string(fvar[at : at+4]), Least: fixed(4), Usual: fixed(8), Most: fixed(12)}
-		if a.Name = axisNames[a.Tag]; a.Name == "" {
+		if a.Name = clip.AxisNames[a.Tag]; a.Name == "" {
 			a.Name = nameIn(names, binary.BigEndian.Uint16(fvar[at+18:]))
 		}
 		if a.Name == "" {

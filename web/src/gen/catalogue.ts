@@ -266,6 +266,13 @@ export const fonts = [
   {"id":"eb-garamond-700","name":"EB Garamond, bold"},
 ] as const
 
+export const embeddings = [
+  {"id":"installable","name":"Free","says":"free to use and to pass on"},
+  {"id":"editable","name":"Editable","says":"free to use, passed on only with what can be edited"},
+  {"id":"preview","name":"Preview","says":"free to show, not to pass on"},
+  {"id":"restricted","name":"Restricted","says":"not to be passed on without its maker’s leave"},
+] as const
+
 export const fontFeatures = [
   {"id":"kern","name":"Kerning","says":"Letters that leave a gap between them move closer"},
   {"id":"liga","name":"Ligatures","says":"Letters that would touch, as fi, become one"},

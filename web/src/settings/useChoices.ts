@@ -10,7 +10,7 @@ export function useChoices(layer: () => string) {
   const editor = useEditor()
   const choices = ref(none)
   const ties = computed(() =>
-    JSON.stringify(editor.clip?.layers.map((l) => [l.id, l.name, l.kind, l.group, l.follow?.layer]))
+    JSON.stringify(editor.clip?.layers.map((l) => [l.id, l.name, l.kind, l.group, l.follow?.layer, !!l.card?.hole]))
   )
   watch(
     [layer, ties],

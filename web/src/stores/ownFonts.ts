@@ -1,16 +1,9 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { api, sendFile } from '../api'
+import { embeddings } from '../gen/catalogue'
 import type { Command, Prop } from '../types'
 import { useEditor } from './editor'
-
-// What a maker's permission means, said with the font.
-const allowed: Record<string, string> = {
-  installable: 'free to use and to pass on',
-  editable: 'free to use, passed on only with what can be edited',
-  preview: 'free to show, not to pass on',
-  restricted: 'not to be passed on without its maker’s leave'
-}
 
 // A person's own fonts: those on the shelf, and those that the open clip has.
 export const useOwnFonts = defineStore('ownFonts', () => {
@@ -42,7 +35,7 @@ export const useOwnFonts = defineStore('ownFonts', () => {
     return prop && !known ? [{ type: 'addProp', prop }] : []
   }
 
-  const says = (p: Prop) => allowed[p.font?.embedding ?? ''] ?? ''
+  const says = (p: Prop) => embeddings.find((e) => e.id === p.font?.embedding)?.says ?? ''
 
   return { kept, load, again, all, find, bring, first, says }
 })
