@@ -28,6 +28,7 @@ export class Painters {
   private given = new Map<Engine, Set<string>>()
   private ready = new Set<Engine>() // those that have the clip and its pictures
   private drew: () => void = () => undefined
+  private drewNext: () => void = () => undefined
   private first = new Promise<void>((resolve) => (this.drew = resolve))
 
   constructor(count: number, told: Told) {
@@ -157,19 +158,31 @@ export class Painters {
       const began = performance.now()
       const due = performance.now() - this.proofed > 400
       if (due) this.proofed = performance.now()
-      const engines = [...this.ready].filter((e) => due || e === this.engines[0])
-      await Promise.all(engines.map((e) => e.call('follow', { command, keep: false }).catch(() => undefined)))
-      shown(due)
+      const [first, ...rest] = this.engines
+      const follow = (e: Engine) =>
+        this.ready.has(e) && e.call('follow', { command, keep: false }).catch(() => undefined)
+      const followed = follow(first)
+      shown(false) // what is drawn from now on comes after it: an engine answers in order
+      await followed
+      if (due) this.nextDrawn().then(() => Promise.all(rest.map(follow)).then(() => shown(true)))
       // Twice as long for the Beatline: the machine is shared.
       if (!this.wanted) return
       await new Promise((r) => setTimeout(r, Math.min(80, 2 * (performance.now() - began))))
     }
   }
 
+  // nextDrawn waits for the next picture of the first engine, which has the machine
+  // for itself, if there is one.
+  private nextDrawn() {
+    const drawn = new Promise<void>((resolve) => (this.drewNext = resolve))
+    return Promise.race([drawn, new Promise<void>((r) => setTimeout(r, 200))])
+  }
+
   async draw(engine: number, shape: string, w: number, h: number, frame: number): Promise<Drawn> {
     if (!this.knows(engine)) throw new Error('it does not have the clip yet')
     const pixels = await this.engines[engine].call('draw', { shape, w, h, frame })
     this.drew()
+    if (!engine) this.drewNext()
     return { w, h, pixels }
   }
 

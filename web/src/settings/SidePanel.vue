@@ -86,9 +86,12 @@ function walk(e: KeyboardEvent) {
   min-height: 0;
 }
 
-.flow:not(.shelf) {
-  columns: 250px 3;
-  column-gap: 1.4rem;
+/* Columns make every change in them cost: one stands without. */
+@container (min-width: 521px) {
+  .flow:not(.shelf) {
+    columns: 250px 3;
+    column-gap: 1.4rem;
+  }
 }
 
 .flow :deep(:is(.pair, .three, .head, .acts, label, .choice, .number, .colour, li)) {
@@ -119,6 +122,7 @@ function walk(e: KeyboardEvent) {
 }
 
 .body {
+  container-type: inline-size;
   flex: 1;
   overflow: hidden auto;
   overflow-anchor: none;

@@ -309,11 +309,11 @@ export const useEditor = defineStore('editor', () => {
       while (preview) {
         const now = preview
         preview = null
+        pictures = painters.preview(now, redraw) // draws while the rest is worked out
         try {
           const a = await edit.call('apply', { command: now, keep: false, ...looking() })
           const state = over(kept, a)
           present(state, a.places, null)
-          pictures = painters.preview(now, redraw)
         } catch {
           // The pointer is where nothing valid is; it will move on.
         }

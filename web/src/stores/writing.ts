@@ -192,7 +192,6 @@ export const useWriting = defineStore('writing', () => {
         put(got)
         from.value = to.value = got.caret
         have(got)
-        locate().catch(() => undefined)
       }
     } catch (e) {
       notices.fail(e)
