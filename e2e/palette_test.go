@@ -62,7 +62,7 @@ func TestABrandIsOfferedEverywhere(t *testing.T) {
 	u.wait("the font comes first", `document.querySelector("[role=listbox] [role=option]")?.innerText.includes('Cedar Hut')`)
 	u.press(input.Escape)
 	u.click("input[aria-label='Colour, as #rrggbb']")
-	u.click("button[aria-label='Colour: #8a2e4f of Cedar Hut']")
+	u.click(".side button[aria-label='Colour: #8a2e4f of Cedar Hut']")
 	u.waitStored("the words have the colour", func(c *clip.Clip) bool {
 		for _, l := range c.Layers {
 			if l.Words != nil && l.Words.Fill == colour.RGB(0x8A2E4F) {

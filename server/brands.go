@@ -7,6 +7,7 @@ import (
 
 	"billow/core/brand"
 	"billow/core/clip"
+	"billow/core/colour"
 	"billow/core/palette"
 	"billow/store"
 
@@ -20,6 +21,7 @@ const largestBrand = 16 << 10
 type branded struct {
 	brand.Brand
 	Palette *palette.Palette `json:"palette,omitempty"`
+	Accents []colour.Colour  `json:"accents,omitempty"` // its colours for emphasis, the best first
 }
 
 func (s *Server) listBrands(c *gin.Context) {
@@ -32,7 +34,7 @@ func (s *Server) listBrands(c *gin.Context) {
 	for i, b := range list {
 		out[i].Brand = b
 		if p, ok := b.Palette(); ok {
-			out[i].Palette = &p
+			out[i].Palette, out[i].Accents = &p, b.Accents()
 		}
 	}
 	c.JSON(http.StatusOK, out)

@@ -22,6 +22,7 @@ func (s *Store) Brands(ctx context.Context) ([]brand.Brand, error) {
 		if err := json.Unmarshal(r.Brand, &out[i]); err != nil {
 			return nil, err
 		}
+		out[i].Whole()
 	}
 	return out, nil
 }

@@ -46,6 +46,7 @@ func catalogue() string {
 	add("passageOrders", clip.PassageOrders)
 	add("passageEdges", clip.PassageEdges)
 	add("pieces", pieces.Names)
+	add("pieceSides", pieces.Sides)
 	add("figures", clip.Figures)
 	add("maskForms", clip.MaskForms)
 	add("fits", clip.Fits)

@@ -2,6 +2,7 @@
 package brand
 
 import (
+	"cmp"
 	"fmt"
 	"slices"
 	"strings"
@@ -53,6 +54,34 @@ func (b *Brand) Check() error {
 		}
 	}
 	return nil
+}
+
+// Whole gives a brand empty lists instead of none, as those who read it expect.
+func (b *Brand) Whole() {
+	b.Colours = append([]colour.Colour{}, b.Colours...)
+	b.Fonts = append([]string{}, b.Fonts...)
+	b.Logos = append([]string{}, b.Logos...)
+}
+
+// Accents are the brand's colours for words that stand out on its ground, the best first: the
+// most vivid of those that can be seen there, then the others.
+func (b *Brand) Accents() []colour.Colour {
+	p, ok := b.Palette()
+	if !ok {
+		return nil
+	}
+	out := slices.Clone(b.Colours)
+	slices.SortStableFunc(out, func(x, y colour.Colour) int {
+		sx, sy := colour.Contrast(x, p.Top) >= palette.ForThings, colour.Contrast(y, p.Top) >= palette.ForThings
+		switch {
+		case sx && !sy:
+			return -1
+		case sy && !sx:
+			return 1
+		}
+		return cmp.Compare(palette.Vividness(y), palette.Vividness(x))
+	})
+	return out
 }
 
 // Palette is the brand's colours by what they are for; those that it lacks, and those that

@@ -61,6 +61,9 @@ type Plate struct {
 	Size float64 `json:"size,omitempty"`
 	// Round is the radius of a card's corners, percent of the font size; none is 20, and 12 behind lines.
 	Round *float64 `json:"round,omitempty"`
+	// Follows lets it come with the first of its words and go with the last, instead of
+	// standing there. Cards behind lines always do.
+	Follows bool `json:"follows,omitempty"`
 }
 
 // withWords is a kind of which the content is words.

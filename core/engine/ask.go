@@ -83,6 +83,7 @@ var Methods = map[string]Method{
 	"draft":        ask(draft),
 	"draftMove":    ask(draftMove),
 	"draftPassage": ask(draftPassage),
+	"wayOf":        ask(wayOf),
 	"fontFacts":    ask(fontFacts),
 	"readable":     ask(readable),
 	"piece":        ask(piece),

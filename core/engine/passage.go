@@ -24,6 +24,15 @@ type DraftedPassage struct {
 	To      int          `json:"to"`
 }
 
+// WayOf is a passage of which the ready way is asked.
+type WayOf struct {
+	Passage clip.Passage `json:"passage"`
+	Goes    bool         `json:"goes,omitempty"`
+}
+
+// wayOf names the ready way that a passage was made from, "" where there is none.
+func wayOf(_ *Engine, in WayOf) (string, error) { return passages.Of(in.Passage, in.Goes), nil }
+
 // draftPassage is a ready way in which a layer's words come, from a frame on, or in which
 // they have gone when the layer ends.
 func draftPassage(e *Engine, in DraftPassage) (out DraftedPassage, err error) {

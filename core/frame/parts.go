@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"billow/core/graph"
+	"billow/core/motion"
 	"billow/core/paint"
 	"billow/core/words"
 )
@@ -61,7 +62,7 @@ func (s *Stage) partsAt(a *actor, env around) (parts []part, k look, ok bool) {
 	if p := w.words.Plate; p != nil && p.Kind == "lines" {
 		parts = m.cards(slid[1])
 	} else if plate := block.Plate(); len(plate.Shapes) > 0 {
-		parts = append(parts, part{m.drawn(m.key.Text("plate"), words.Ink{}, func() *words.Block { return plate }), paint.Translate(m.aside, slid[1]), 1})
+		parts = append(parts, m.plate(plate, slid[1]))
 	}
 	for i := range m.all {
 		if p, shown := m.part(i); shown {
@@ -74,6 +75,23 @@ func (s *Stage) partsAt(a *actor, env around) (parts []part, k look, ok bool) {
 	}
 	return parts, k, true
 }
+
+// plate is the shape behind all words.
+func (m *partsOf) plate(plate *words.Block, down float64) part {
+	out := part{m.drawn(m.key.Text("plate"), words.Ink{}, func() *words.Block { return plate }), paint.Translate(m.aside, down), 1}
+	if m.w.words.Plate.Follows {
+		there := m.at.plate(float64(m.s.clip.Rate))
+		box := plate.Shapes[0].Path.Bounds()
+		x, y := (box[0]+box[2])/2, (box[1]+box[3])/2
+		k := 0.7 + 0.3*growing.At(there)
+		out.m = paint.Translate(-x, -y).Then(paint.Scale(k, k)).Then(paint.Translate(x, y)).Then(out.m)
+		out.opacity = clamped(2 * there)
+	}
+	return out
+}
+
+// growing is how a plate grows that comes with its words.
+var growing = motion.Ease{Kind: motion.Bezier, X1: 0.16, Y1: 0.84, X2: 0.28, Y2: 1}
 
 // count sets the words anew with numbers as far as they have come.
 func (m *partsOf) count(key *graph.Key) {

@@ -2,6 +2,7 @@ package frame
 
 import (
 	"math"
+	"slices"
 
 	"billow/core/clip"
 	"billow/core/words"
@@ -91,6 +92,19 @@ func (p *passing) there(i int) (there float64, shown bool) {
 		return 1, true
 	}
 	return p.Ease.At(t), true
+}
+
+// plateTakes is how long a plate that comes or goes with its words takes, in seconds.
+const plateTakes = 0.3
+
+// plate is how much of a plate that comes or goes with its words is there, 0..1: it grows
+// while the first of them comes, and is gone when the last one is.
+func (p *passing) plate(rate float64) float64 {
+	since := p.frame - slices.Min(p.begins)
+	if p.goes {
+		since = p.end - p.frame
+	}
+	return clamped(since / (plateTakes * rate))
 }
 
 // newest is the last part, as they are read, that is shown.

@@ -353,3 +353,33 @@ func TestTheLongestTextIsSet(t *testing.T) {
 		}
 	}
 }
+
+// A plate that follows its words is not there before the first comes, grows with it, stands as
+// any plate once all have come, and is gone when the last has gone; another one stands there.
+func TestAPlateFollowsItsWords(t *testing.T) {
+	black := func(follows bool) (out []float64) {
+		c, lib := worded(t, "ab", func(l *clip.Layer) {
+			l.Words.Fill = colour.RGB(0xFFFFFF)
+			l.Words.Plate = &clip.Plate{Kind: "card", Fill: colour.RGB(0), Room: 40, Follows: follows}
+			l.Words.Comes = passage(func(p *clip.Passage) { p.At, p.Over, p.Each = timing.At(20), 30, 4 })
+			l.Words.Goes = passage(func(p *clip.Passage) { p.At, p.Over, p.Each = timing.At(80), 10, 4 })
+		})
+		for _, n := range []int{10, 23, 40, 70, 100} {
+			out = append(out, inked(frameOf(t, c, lib, n), 0, 540))
+		}
+		return out
+	}
+	with, without := black(true), black(false)
+	if with[0] != 0 || with[4] != 0 {
+		t.Errorf("the plate is there before its words or after them: %.0f, %.0f", with[0], with[4])
+	}
+	if with[1] < 100 || with[1] > 0.95*with[2] {
+		t.Errorf("it does not grow: %.0f, then %.0f", with[1], with[2])
+	}
+	if with[2] != without[2] || with[3] != without[3] {
+		t.Errorf("it stands as %.0f and %.0f, another one as %.0f and %.0f", with[2], with[3], without[2], without[3])
+	}
+	if without[0] < with[3] || without[4] < with[3] {
+		t.Errorf("one that does not follow is gone: %.0f, %.0f of %.0f", without[0], without[4], with[3])
+	}
+}

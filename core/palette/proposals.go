@@ -16,6 +16,9 @@ const (
 // lch is a colour by its lightness (0..1), how colourful it is (0 is grey) and its hue (degrees).
 type lch struct{ l, c, h float64 }
 
+// Vividness is the chroma of a colour in OKLCH, 0 for greys to about 0.37.
+func Vividness(c colour.Colour) float64 { return lchOf(c).c }
+
 func lchOf(c colour.Colour) lch {
 	v := colour.OKLab(float64(c.R), float64(c.G), float64(c.B))
 	return lch{v.L, math.Sqrt(v.A*v.A + v.B*v.B), math.Atan2(v.B, v.A) * 180 / math.Pi}

@@ -109,6 +109,26 @@ func Named(id string, t Text, rate int, going bool) (p clip.Passage, ok bool) {
 	return p, false
 }
 
+// Of is the ready way that a passage was made from: it is like it in all but when it begins
+// and how quick it is. It is "" where there is none.
+func Of(p clip.Passage, going bool) string {
+	for _, k := range Kinds {
+		made := k.make(Text{})
+		if going {
+			made.Ease = turned(made.Ease)
+		}
+		a, b := p.Afar.Colour, made.Afar.Colour
+		if (a == nil) != (b == nil) || a != nil && *a != *b {
+			continue
+		}
+		made.At, made.Each, made.Over, made.Beats, made.Afar.Colour = p.At, p.Each, p.Over, p.Beats, a
+		if p == made {
+			return k.ID
+		}
+	}
+	return ""
+}
+
 // turned is an easing that begins as another one ends.
 func turned(e motion.Ease) motion.Ease {
 	switch e.Kind {

@@ -76,7 +76,7 @@ func pillBadge(m *maker) {
 func ribbonBadge(m *maker) {
 	band := m.figure("band", "Band", "ribbon", m.colours.Plate, 0, 0, 720, 130)
 	values(band, clip.Inner, 60)
-	m.grow(band, "", 0, 18)
+	m.grow(band, m.side(""), 0, 18)
 	text := m.words("text", "Words", m.says("{name} *{price}*", "Only *this* week"), m.colours.On, 0, 0, 540, 84, 70)
 	text.Words.EmphasisFill = m.colours.OnCard
 	m.come(text, "gather", 8)
@@ -86,7 +86,7 @@ func ribbonBadge(m *maker) {
 
 func cornerBand(m *maker) {
 	band := m.figure("band", "Band", "card", m.colours.Plate, 0, 0, 760, 110)
-	m.move(band, "unfurl", 0, 14, func(v *clip.Move) { v.Side = "left" })
+	m.move(band, "unfurl", 0, 14, func(v *clip.Move) { v.Side = m.side("left") })
 	text := m.words("text", "Words", m.says("−{percent}", "Sale"), m.colours.On, 0, 0, 300, 76, 70)
 	text.Words.LetterSpacing = 4
 	m.come(text, "drizzle", 6)

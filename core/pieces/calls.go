@@ -8,7 +8,7 @@ import (
 func button(m *maker) {
 	pill := m.figure("pill", "Pill", "card", m.colours.Plate, 0, 0, 520, 140)
 	values(pill, clip.Corner, 70)
-	m.grow(pill, m.in.Side, 0, 16)
+	m.grow(pill, m.side(""), 0, 16)
 	text := m.words("text", "Words", m.says("Get it for {price}", "Shop now"), m.colours.On, 0, 0, 420, 84, 76)
 	m.come(text, "rise", 9)
 	// Pressed once, and then it is alive.
@@ -24,7 +24,7 @@ func button(m *maker) {
 func endCard(m *maker) {
 	plane := m.figure("plane", "Plane", "card", m.colours.Card, 0, 0, 860, 620)
 	values(plane, clip.Corner, 40)
-	m.grow(plane, "below", 0, 16)
+	m.grow(plane, m.side("below"), 0, 16)
 	y := -60.0
 	if m.in.Logo != "" {
 		logo := clip.NewLayer("logo", m.c.Prop(m.in.Logo).Name, clip.KindCutout)
@@ -56,7 +56,7 @@ func lowerLine(m *maker) {
 	bar := m.figure("bar", "Bar", "card", m.colours.Plate, -292, 0, 12, 130)
 	m.grow(bar, "below", 0, 10)
 	plane := m.figure("plane", "Plane", "card", m.colours.Card, 8, 0, 588, 130)
-	m.move(plane, "unfurl", 4, 14, func(v *clip.Move) { v.Side = "left" })
+	m.move(plane, "unfurl", 4, 14, func(v *clip.Move) { v.Side = m.side("left") })
 	name := m.words("name", "Name", m.says("{name}", "Storm lantern"), m.colours.OnCard, 10, -24, 530, 62, 56)
 	name.Words.Align = "left"
 	m.come(name, "rise", 12)

@@ -1,6 +1,7 @@
 package pieces
 
 import (
+	"cmp"
 	"math"
 
 	"billow/core/clip"
@@ -88,6 +89,9 @@ func (m *maker) come(l *clip.Layer, way string, after int) *clip.Passage {
 func (m *maker) key(after int, ease motion.Ease, value ...float64) motion.Key {
 	return motion.Key{At: m.at(after), Value: value, Ease: ease}
 }
+
+// side is the one from which the piece opens: the one that was chosen, or its own.
+func (m *maker) side(own string) string { return cmp.Or(m.in.Side, own) }
 
 // grow lets a layer grow from a side of its own, or from its middle.
 func (m *maker) grow(l *clip.Layer, side string, after, length int) {

@@ -20,35 +20,47 @@ type Asked struct {
 	Text    string          `json:"text,omitempty"`    // instead of its own
 	Product string          `json:"product,omitempty"` // that it speaks of
 	Logo    string          `json:"logo,omitempty"`    // a prop, of an end card
-	Side    string          `json:"side,omitempty"`    // from which a button grows: left, right, above, below; none is both
+	With    *clip.Prop      `json:"with,omitempty"`    // a prop that the clip is given with the piece
+	Side    string          `json:"side,omitempty"`    // from which it opens: left, right, above, below; none is its own way
 	Brand   []colour.Colour `json:"brand,omitempty"`   // its colours, instead of Billow's
 	Frame   int             `json:"frame"`             // of the clip, on or near which it comes
 }
 
-// piece is a ready group.
-type piece struct {
+// Kind is a ready group that is offered.
+type Kind struct {
 	wording.Entry
+	Opens bool `json:"opens"` // it does so from a side that can be chosen
+}
+
+type piece struct {
+	Kind
 	make func(m *maker)
 }
 
+// Sides are those from which a piece can open.
+var Sides = wording.List{
+	{ID: "", Name: "In its own way"}, {ID: "left", Name: "From the left"}, {ID: "right", Name: "From the right"},
+	{ID: "above", Name: "From above"}, {ID: "below", Name: "From below"},
+}
+
 var pieces = []piece{
-	{wording.Entry{ID: "price-disc", Name: "Price disc", Says: "A disc that swells, and a number that counts up"}, priceDisc},
-	{wording.Entry{ID: "sale-burst", Name: "Sale burst", Says: "A burst with soft teeth that turns as it comes"}, saleBurst},
-	{wording.Entry{ID: "swing-tag", Name: "Swing tag", Says: "A tag with a hole that sways from its string"}, swingTag},
-	{wording.Entry{ID: "pill-badge", Name: "Pill", Says: "A short word in a pill"}, pillBadge},
-	{wording.Entry{ID: "ribbon-badge", Name: "Ribbon", Says: "A band that opens from its middle, and words that close up"}, ribbonBadge},
-	{wording.Entry{ID: "corner-band", Name: "Corner", Says: "A band across a corner of the frame"}, cornerBand},
-	{wording.Entry{ID: "ticket-badge", Name: "Ticket", Says: "A ticket with an offer, and a code on its end"}, ticketBadge},
-	{wording.Entry{ID: "seal-badge", Name: "Seal", Says: "A seal with words around its edge, which turn"}, sealBadge},
-	{wording.Entry{ID: "button", Name: "Button", Says: "Grows, words rise in it, and it is pressed"}, button},
-	{wording.Entry{ID: "end-card", Name: "End card", Says: "Logo, web address and contact"}, endCard},
-	{wording.Entry{ID: "lower-line", Name: "Lower line", Says: "A name and what it is, above the lower edge"}, lowerLine},
+	{Kind{wording.Entry{ID: "price-disc", Name: "Price disc", Says: "A disc that swells, and a number that counts up"}, false}, priceDisc},
+	{Kind{wording.Entry{ID: "sale-burst", Name: "Sale burst", Says: "A burst with soft teeth that turns as it comes"}, false}, saleBurst},
+	{Kind{wording.Entry{ID: "swing-tag", Name: "Swing tag", Says: "A tag with a hole that sways from its string"}, false}, swingTag},
+	{Kind{wording.Entry{ID: "pill-badge", Name: "Pill", Says: "A short word in a pill"}, false}, pillBadge},
+	{Kind{wording.Entry{ID: "ribbon-badge", Name: "Ribbon", Says: "A band that opens from its middle, and words that close up"}, true}, ribbonBadge},
+	{Kind{wording.Entry{ID: "corner-band", Name: "Corner", Says: "A band across a corner of the frame"}, true}, cornerBand},
+	{Kind{wording.Entry{ID: "ticket-badge", Name: "Ticket", Says: "A ticket with an offer, and a code on its end"}, false}, ticketBadge},
+	{Kind{wording.Entry{ID: "seal-badge", Name: "Seal", Says: "A seal with words around its edge, which turn"}, false}, sealBadge},
+	{Kind{wording.Entry{ID: "button", Name: "Button", Says: "Grows, words rise in it, and it is pressed"}, true}, button},
+	{Kind{wording.Entry{ID: "end-card", Name: "End card", Says: "Logo, web address and contact"}, true}, endCard},
+	{Kind{wording.Entry{ID: "lower-line", Name: "Lower line", Says: "A name and what it is, above the lower edge"}, true}, lowerLine},
 }
 
 // Names are all pieces, in the order in which they are offered.
-var Names = func() (out wording.List) {
+var Names = func() (out []Kind) {
 	for _, p := range pieces {
-		out = append(out, p.Entry)
+		out = append(out, p.Kind)
 	}
 	return out
 }()
@@ -61,6 +73,13 @@ func Make(c *clip.Clip, in Asked) ([]clip.Layer, error) {
 	}
 	if in.Product != "" && c.Product(in.Product) == nil {
 		return nil, clip.Fault("product", "there is no product %q", in.Product)
+	}
+	if !slices.Contains(Sides.IDs(), in.Side) {
+		return nil, clip.Fault("side", "a piece does not open from %q", in.Side)
+	}
+	if in.With != nil && c.Prop(in.With.ID) == nil {
+		c = c.Copy()
+		c.Props = append(c.Props, *in.With)
 	}
 	if p := c.Prop(in.Logo); in.Logo != "" && (p == nil || p.Picture == nil) {
 		return nil, clip.Fault("logo", "there is no picture %q", in.Logo)

@@ -169,3 +169,75 @@ func TestPiecesWearTheBrand(t *testing.T) {
 		}
 	}
 }
+
+// middleOf is where the pixels that two pictures do not share are, in the mean.
+func middleOf(a, b *paint.Bitmap) (x, y float64) {
+	n := 0.0
+	for i := range a.Pix {
+		if a.Pix[i] != b.Pix[i] {
+			x, y, n = x+float64(i%a.W), y+float64(i/a.W), n+1
+		}
+	}
+	return x / n, y / n
+}
+
+// What opens from a side is first seen on that side of where it stands in the end; what only
+// swells comes as it always does.
+func TestPiecesOpenFromTheChosenSide(t *testing.T) {
+	toward := map[string][2]float64{"left": {-1, 0}, "right": {1, 0}, "above": {0, -1}, "below": {0, 1}}
+	empty := drawn(t, bare(), 200)
+	for _, k := range pieces.Names {
+		for side, to := range toward {
+			c := added(t, bare(), pieces.Asked{Kind: k.ID, Side: side, Frame: 60})
+			if !k.Opens {
+				own := added(t, bare(), pieces.Asked{Kind: k.ID, Frame: 60})
+				if changed(drawn(t, c, 64), drawn(t, own, 64)) > 0 {
+					t.Errorf("%s comes another way from %s", k.ID, side)
+				}
+				continue
+			}
+			// Its own figure alone: words come in their own way.
+			for i := range c.Layers {
+				if l := &c.Layers[i]; l.Group == "made" && (l.Words != nil || l.Name == "Bar" || l.Name == "Line") {
+					l.Hidden = true
+				}
+			}
+			// In the piece's own directions, as it may lie turned.
+			turn := c.Layer("made").Rest.Turn * math.Pi / 180
+			first := 60
+			for first < 90 && changed(empty, drawn(t, c, first)) < 40 {
+				first++
+			}
+			x0, y0 := middleOf(empty, drawn(t, c, first))
+			x1, y1 := middleOf(empty, drawn(t, c, 200))
+			dx, dy := (x0-x1)*math.Cos(turn)+(y0-y1)*math.Sin(turn), (y0-y1)*math.Cos(turn)-(x0-x1)*math.Sin(turn)
+			if on := dx*to[0] + dy*to[1]; on < 2 {
+				t.Errorf("%s from %s: at first it is %.1f,%.1f pixels from its place", k.ID, side, dx, dy)
+			}
+		}
+	}
+	if _, err := pieces.Make(bare(), pieces.Asked{Kind: "button", Side: "inside"}); err == nil {
+		t.Error("a button opens from inside")
+	}
+}
+
+// A logo that the clip does not have yet comes with its end card.
+func TestALogoComesWithItsCard(t *testing.T) {
+	c := bare()
+	logo := clip.Prop{ID: "mark", Name: "Otter & Moss", Kind: "cutout", Hash: strings.Repeat("a", 64),
+		Picture: &clip.Picture{W: 400, H: 200, Visible: [4]int{0, 0, 400, 200}}}
+	layers, err := pieces.Make(c, pieces.Asked{Kind: "end-card", Logo: "mark", With: &logo, Frame: 60})
+	if err != nil {
+		t.Fatal(err)
+	}
+	if c.Prop("mark") != nil {
+		t.Error("the clip that was asked about has changed")
+	}
+	c = applied(t, c, map[string]any{"type": "batch", "commands": []any{
+		map[string]any{"type": "addProp", "prop": logo},
+		map[string]any{"type": "addLayers", "layers": layers, "id": "made"},
+	}})
+	if l := slices.IndexFunc(c.Layers, func(l clip.Layer) bool { return l.Cutout != nil && l.Cutout.Prop == "mark" }); l < 0 || c.Layers[l].Group != "made" {
+		t.Error("the card has no logo")
+	}
+}

@@ -168,6 +168,7 @@ export interface Brand {
 
 export interface Branded extends Brand {
   palette?: Palette
+  accents?: string[] // its colours for emphasis, the best first
 }
 
 export const api = {

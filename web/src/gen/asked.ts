@@ -1,7 +1,7 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
 import type { Command } from './commands'
-import type { Accent, Clip, DrawnPath, Key, Layer, Moment, Move, Passage, Words } from './document'
+import type { Accent, Clip, DrawnPath, Key, Layer, Moment, Move, Passage, Prop, Words } from './document'
 
 export interface Advanced {
   same: boolean
@@ -47,6 +47,7 @@ export interface Asked {
   text?: string
   product?: string
   logo?: string
+  with?: Prop | null
   side?: string
   brand?: string[]
   frame: number
@@ -604,6 +605,11 @@ export interface ViewScene {
   amount: number
   text: string
   hidden: boolean
+}
+
+export interface WayOf {
+  passage: Passage
+  goes?: boolean
 }
 
 export interface When {

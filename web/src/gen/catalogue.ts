@@ -178,17 +178,25 @@ export const passageEdges = [
 ] as const
 
 export const pieces = [
-  {"id":"price-disc","name":"Price disc","says":"A disc that swells, and a number that counts up"},
-  {"id":"sale-burst","name":"Sale burst","says":"A burst with soft teeth that turns as it comes"},
-  {"id":"swing-tag","name":"Swing tag","says":"A tag with a hole that sways from its string"},
-  {"id":"pill-badge","name":"Pill","says":"A short word in a pill"},
-  {"id":"ribbon-badge","name":"Ribbon","says":"A band that opens from its middle, and words that close up"},
-  {"id":"corner-band","name":"Corner","says":"A band across a corner of the frame"},
-  {"id":"ticket-badge","name":"Ticket","says":"A ticket with an offer, and a code on its end"},
-  {"id":"seal-badge","name":"Seal","says":"A seal with words around its edge, which turn"},
-  {"id":"button","name":"Button","says":"Grows, words rise in it, and it is pressed"},
-  {"id":"end-card","name":"End card","says":"Logo, web address and contact"},
-  {"id":"lower-line","name":"Lower line","says":"A name and what it is, above the lower edge"},
+  {"id":"price-disc","name":"Price disc","says":"A disc that swells, and a number that counts up","opens":false},
+  {"id":"sale-burst","name":"Sale burst","says":"A burst with soft teeth that turns as it comes","opens":false},
+  {"id":"swing-tag","name":"Swing tag","says":"A tag with a hole that sways from its string","opens":false},
+  {"id":"pill-badge","name":"Pill","says":"A short word in a pill","opens":false},
+  {"id":"ribbon-badge","name":"Ribbon","says":"A band that opens from its middle, and words that close up","opens":true},
+  {"id":"corner-band","name":"Corner","says":"A band across a corner of the frame","opens":true},
+  {"id":"ticket-badge","name":"Ticket","says":"A ticket with an offer, and a code on its end","opens":false},
+  {"id":"seal-badge","name":"Seal","says":"A seal with words around its edge, which turn","opens":false},
+  {"id":"button","name":"Button","says":"Grows, words rise in it, and it is pressed","opens":true},
+  {"id":"end-card","name":"End card","says":"Logo, web address and contact","opens":true},
+  {"id":"lower-line","name":"Lower line","says":"A name and what it is, above the lower edge","opens":true},
+] as const
+
+export const pieceSides = [
+  {"id":"","name":"In its own way"},
+  {"id":"left","name":"From the left"},
+  {"id":"right","name":"From the right"},
+  {"id":"above","name":"From above"},
+  {"id":"below","name":"From below"},
 ] as const
 
 export const figures = [

@@ -383,6 +383,7 @@ export interface Plate {
   room: number
   size?: number
   round?: number | null
+  follows?: boolean
 }
 
 export interface Product {

@@ -1,6 +1,6 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
-import type { Advanced, Aligning, Applied, Area, Around, Asked, Caret, Caught, ChangingInto, Choices, Draft, DraftMove, DraftPassage, DraftedMove, DraftedPassage, Drag, Dragged, EngineDrawing, FigureAt, FontAsked, FontNamed, Frames, Haunting, InShape, KeyRef, Letters, Lining, Looking, LoopGap, Made, Match, Matched, Matching, News, OnFrame, PastEnd, Path, Pinning, PivotAt, Pivoted, Places, Point, Readable, ReadableAsked, Reading, Room, Shift, Sketch, Stretch, Styling, Trial, View, When, Whole, Wish, Writing, Written } from './asked'
+import type { Advanced, Aligning, Applied, Area, Around, Asked, Caret, Caught, ChangingInto, Choices, Draft, DraftMove, DraftPassage, DraftedMove, DraftedPassage, Drag, Dragged, EngineDrawing, FigureAt, FontAsked, FontNamed, Frames, Haunting, InShape, KeyRef, Letters, Lining, Looking, LoopGap, Made, Match, Matched, Matching, News, OnFrame, PastEnd, Path, Pinning, PivotAt, Pivoted, Places, Point, Readable, ReadableAsked, Reading, Room, Shift, Sketch, Stretch, Styling, Trial, View, WayOf, When, Whole, Wish, Writing, Written } from './asked'
 import type { Command } from './commands'
 import type { Clip, DrawnPath, Key, Layer, Mask, Move, Rest } from './document'
 
@@ -57,6 +57,7 @@ export interface Methods {
   touching: { in: Area; out: string[] }
   trial: { in: Trial; out: Uint8Array }
   view: { in: Looking; out: View }
+  wayOf: { in: WayOf; out: string }
   whole: { in: Whole; out: Advanced }
   write: { in: Writing; out: Written }
 }

@@ -1,19 +1,21 @@
 <script setup lang="ts">
-import { onMounted } from 'vue'
+import { computed, onMounted } from 'vue'
 import { useBrands } from '../stores/brands'
 
 // The colours of all brands, as dots beside a field that takes one. They show while it has
 // the focus, which the pointer does not take from it.
-defineProps<{ label: string }>()
+// Emphasis takes what stands out first.
+const props = defineProps<{ label: string; emphasis?: boolean }>()
 const emit = defineEmits<{ pick: [colour: string] }>()
 const brands = useBrands()
+const offered = computed(() => (props.emphasis ? brands.accents : brands.colours))
 onMounted(brands.load)
 </script>
 
 <template>
-  <span v-if="brands.colours.length" class="brand" data-offer role="group" :aria-label="`Brand colours for ${label}`">
+  <span v-if="offered.length" class="brand" data-offer role="group" :aria-label="`Brand colours for ${label}`">
     <button
-      v-for="(c, i) in brands.colours"
+      v-for="(c, i) in offered"
       :key="i"
       type="button"
       :style="{ background: c.colour }"

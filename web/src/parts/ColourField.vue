@@ -4,7 +4,7 @@ import { coloured } from './fields'
 import BrandColours from './BrandColours.vue'
 import TextField from './TextField.vue'
 
-defineProps<{ label: string; value: string; bare?: boolean }>()
+defineProps<{ label: string; value: string; bare?: boolean; emphasis?: boolean }>()
 const emit = defineEmits<{ change: [value: string] }>()
 const stretch = useStretch(() => false)
 
@@ -31,7 +31,7 @@ const choose = (event: Event) => stretch.write(() => emit('change', (event.targe
         @change="emit('change', `#${$event.trim().replace('#', '')}`)"
       />
     </span>
-    <BrandColours class="brands" :label="label" @pick="emit('change', $event)" />
+    <BrandColours class="brands" :label="label" :emphasis="emphasis" @pick="emit('change', $event)" />
   </div>
 </template>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { passageEdges, passageOrders, passageParts, passages } from '../gen/catalogue'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
@@ -48,6 +48,15 @@ async function begin() {
   await editor.run(command((await draft('')).passage))
 }
 
+// The ready way that it was made from, as long as it is like it.
+const way = ref('')
+watch(
+  () => props.passage,
+  async (passage) =>
+    (way.value = passage ? await editor.ask('wayOf', { passage, goes: !!props.goes }).catch(() => '') : ''),
+  { immediate: true }
+)
+
 const set = (values: Partial<Passage>) => props.passage && editor.run(command({ ...props.passage, ...values }))
 const afar = (values: Partial<Passage['afar']>) => props.passage && set({ afar: { ...props.passage.afar, ...values } })
 const numbers = [
@@ -78,6 +87,8 @@ const numbers = [
         v-for="k in passages"
         :key="k.id"
         class="plain"
+        :class="{ on: way === k.id }"
+        :aria-pressed="way === k.id"
         :title="k.says"
         :data-way="k.id"
         @pointermove="point($event, k.id)"

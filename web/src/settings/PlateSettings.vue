@@ -4,8 +4,8 @@ import ChoiceField from '../parts/ChoiceField.vue'
 import ColourField from '../parts/ColourField.vue'
 import NumberField from '../parts/NumberField.vue'
 
-// The shape behind words.
-const props = defineProps<{ plate?: Plate | null }>()
+// The shape behind words, which may pass part by part.
+const props = defineProps<{ plate?: Plate | null; passes?: boolean }>()
 const emit = defineEmits<{ set: [values: Changed<Words>] }>()
 const set = (values: Partial<Plate>) => props.plate && emit('set', { plate: { ...props.plate, ...values } })
 const kinds = [
@@ -42,6 +42,10 @@ const choose = (kind: (typeof kinds)[number]['id']) =>
         @change="set({ size: Math.max(0, $event) })"
       />
     </div>
+    <label v-if="plate && plate.kind !== 'lines' && passes" class="check">
+      <input type="checkbox" :checked="plate.follows ?? false" @change="set({ follows: !plate.follows })" />
+      Comes and goes with its words
+    </label>
     <ColourField v-if="plate" label="Plate colour" :value="plate.fill" @change="set({ fill: $event })" />
   </div>
 </template>

@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import { pieces } from '../gen/catalogue'
+import { ref } from 'vue'
+import { pieces, pieceSides } from '../gen/catalogue'
 import FigureLook from '../parts/FigureLook.vue'
 import { useBrands } from '../stores/brands'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import { useResting } from '../tabletop/useResting'
-import type { Command } from '../types'
+import IconButton from '../parts/IconButton.vue'
+import type { Command, Prop } from '../types'
 import { useShelf } from './useShelf'
 
 // Ready groups: badges, a button, an end card, a lower line. While the pointer rests on one,
@@ -21,45 +23,55 @@ const looks: Record<string, string> = {
   'swing-tag': 'tag',
   'pill-badge': 'card',
   'ribbon-badge': 'ribbon',
-  'ticket-badge': 'ticket',
   'seal-badge': 'burst'
 }
 const icons: Record<string, string> = {
+  'ticket-badge': 'bi bi-ticket-perforated',
   'corner-band': 'bi bi-bookmark',
   button: 'bi bi-hand-index',
   'end-card': 'bi bi-postcard',
   'lower-line': 'bi bi-layout-text-sidebar-reverse'
 }
 
-// The brand's logo, which the clip may not know yet.
-async function logo(): Promise<{ id: string; first: Command[] }> {
+// The side from which those open that do.
+const side = ref('')
+const arrows: Record<string, string> = {
+  '': 'arrows-expand-vertical',
+  left: 'arrow-right',
+  right: 'arrow-left',
+  above: 'arrow-down',
+  below: 'arrow-up'
+}
+
+// The brand's logo, which the clip may not have yet.
+async function logo(): Promise<Prop | undefined> {
   const own = editor.clip?.props.find((p) => brands.logos.has(p.hash))
-  if (own) return { id: own.id, first: [] }
-  if (!brands.logos.size) return { id: '', first: [] }
+  if (own || !brands.logos.size) return own
   if (!shelf.all.value.length) await shelf.load()
-  const kept = shelf.all.value.find((s) => brands.logos.has(s.prop.hash))
-  return kept ? { id: kept.prop.id, first: [{ type: 'addProp', prop: kept.prop }] } : { id: '', first: [] }
+  return shelf.all.value.find((s) => brands.logos.has(s.prop.hash))?.prop
 }
 
 // What is chosen may show a product; else the clip's first one is spoken of.
 const product = () => editor.view.rows.find((r) => r.layer === editor.selected)?.shows || editor.clip?.products[0]?.id
 
-async function made(kind: string, id: string, withLogo: boolean) {
-  const mark = withLogo && kind === 'end-card' ? await logo() : { id: '', first: [] }
-  if (mark.first.length) await editor.run(mark.first[0])
-  const first = brands.list[0]
+async function made(kind: string, id: string, withLogo: boolean): Promise<Command[]> {
+  const mark = withLogo && kind === 'end-card' ? await logo() : undefined
+  const lacks = mark && !editor.clip?.props.some((p) => p.id === mark.id)
   const answer = await editor.ask('piece', {
     kind,
     product: product(),
-    brand: first?.colours,
-    logo: mark.id || undefined,
+    brand: brands.list[0]?.colours,
+    logo: mark?.id,
+    with: mark,
+    side: pieces.some((p) => p.id === kind && p.opens) ? side.value : '',
     frame: editor.frame
   })
-  return { type: 'addLayers', layers: answer.layers, id } satisfies Command
+  const add: Command = { type: 'addLayers', layers: answer.layers, id }
+  return lacks ? [{ type: 'addProp', prop: mark }, add] : [add]
 }
 
 const { point, rest, leave, play } = useResting<string>(async (kind, wanted) => {
-  const command = await made(kind, 'piece-seen', false)
+  const [command] = await made(kind, 'piece-seen', false)
   const rate = editor.clip?.rate ?? 30
   const to = Math.min(editor.frame + Math.round(2.6 * rate), editor.view.length - 1)
   if (wanted()) await play(command, editor.frame, to)
@@ -69,7 +81,8 @@ async function take(kind: string) {
   leave()
   try {
     const id = `${kind}-${Date.now() % 100000}`
-    await editor.run(await made(kind, id, true), id)
+    const commands = await made(kind, id, true)
+    await editor.run(commands.length > 1 ? { type: 'batch', commands } : commands[0], id)
   } catch (e) {
     useNotices().fail(e)
   }
@@ -93,6 +106,17 @@ async function take(kind: string) {
       {{ p.name }}
     </button>
   </div>
+  <div class="sides" role="group" aria-label="From where buttons, bands and cards open">
+    <span>Buttons, bands and cards open</span>
+    <IconButton
+      v-for="s in pieceSides"
+      :key="s.id"
+      :icon="arrows[s.id]"
+      :label="s.name"
+      :pressed="side === s.id"
+      @click="side = s.id"
+    />
+  </div>
 </template>
 
 <style scoped>
@@ -109,6 +133,19 @@ async function take(kind: string) {
   border: 1px solid var(--line);
   font-size: 0.74rem;
   padding: 0.25rem 0;
+}
+
+.sides {
+  display: flex;
+  align-items: center;
+  gap: 0.1rem;
+  margin-top: 0.35rem;
+  font-size: 0.76rem;
+  color: var(--harbour-soft);
+}
+
+.sides span {
+  margin-right: 0.4rem;
 }
 
 .piece i {

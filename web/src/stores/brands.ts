@@ -40,6 +40,10 @@ export const useBrands = defineStore('brands', () => {
   }
 
   const colours = computed(() => list.value.flatMap((b) => b.colours.map((colour) => ({ colour, of: b.name }))))
+  // Those for emphasis: what stands out in each brand first.
+  const accents = computed(() =>
+    list.value.flatMap((b) => (b.accents ?? b.colours).map((colour) => ({ colour, of: b.name })))
+  )
   const palettes = computed(() => list.value.flatMap((b) => (b.palette ? [b.palette] : [])))
   const logos = computed(() => new Map(list.value.flatMap((b) => b.logos.map((hash) => [hash, b.name] as const))))
   // All fonts, those of brands first.
@@ -58,5 +62,5 @@ export const useBrands = defineStore('brands', () => {
     ]
   })
 
-  return { list, load, again, save, remove, colours, palettes, logos, fonts: ordered }
+  return { list, load, again, save, remove, colours, accents, palettes, logos, fonts: ordered }
 })

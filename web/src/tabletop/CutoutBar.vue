@@ -71,6 +71,7 @@ const isShown = (p: Prop) => editor.clip?.props.find((x) => x.id === props.cutou
       @click="setOutline(outlined ? 0 : 14)"
     />
     <ColourDot
+      brands="plain"
       v-if="outlined"
       label="Outline colour"
       :value="cutout.outline ?? '#ffffff'"

@@ -54,6 +54,7 @@ const speaks = computed(() => props.words.text.includes('{') || !!props.words.pr
       v-if="inside || !words.gradient"
       :label="inside ? 'Colour of these letters' : 'Colour'"
       :value="fill"
+      :brands="inside ? 'emphasis' : 'plain'"
       @change="inside ? writing.style({ fill: $event }) : set({ fill: $event })"
     />
     <template v-if="inside">

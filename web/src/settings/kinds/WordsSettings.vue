@@ -133,7 +133,7 @@ function addField(name: string) {
       :options="[{ id: '', name: 'None' }, ...pictures]"
       @change="fillWith"
     />
-    <ColourField label="Emphasis colour" :value="content.emphasisFill" @change="set({ emphasisFill: $event })" />
+    <ColourField label="Emphasis colour" emphasis :value="content.emphasisFill" @change="set({ emphasisFill: $event })" />
     <ReadableSettings v-if="!layer.repeat && layer.kind !== 'marquee'" :layer="layer" :content="content" @set="set" />
     <details class="spaced">
       <summary>Letters <small>font’s own forms, outline</small></summary>
@@ -145,7 +145,7 @@ function addField(name: string) {
     </details>
     <details class="spaced" :open="!!content.plate">
       <summary>Plate</summary>
-      <PlateSettings class="spaced" :plate="content.plate" @set="set" />
+      <PlateSettings class="spaced" :plate="content.plate" :passes="!!(content.comes || content.goes)" @set="set" />
     </details>
     <template v-if="layer.kind !== 'marquee' && !layer.repeat">
       <PassageSettings :layer="layer" :passage="content.comes" />
