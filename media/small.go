@@ -8,7 +8,7 @@ import (
 )
 
 // SmallSide is how many pixels the longer side of a small picture has at most.
-const SmallSide = 240
+const SmallSide = 160
 
 // smallBytes is the largest small picture that is taken.
 const smallBytes = 1 << 20
@@ -23,7 +23,7 @@ func Small(ctx context.Context, s *Spool) ([]byte, error) {
 	defer free()
 	ctx, cancel := context.WithTimeout(ctx, time.Minute)
 	defer cancel()
-	t, err := smaller(ctx, s, SmallSide, "stdin", ".webp[Q=84,alpha_q=90,strip]")
+	t, err := smaller(ctx, s, SmallSide, "stdin", ".webp[Q=76,alpha_q=80,effort=6,strip]")
 	if err != nil {
 		return nil, err
 	}

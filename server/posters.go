@@ -22,7 +22,7 @@ const (
 	// posterBytes is how much of them is kept.
 	posterBytes = 32 << 20
 	// posterQuality is that of the JPEG.
-	posterQuality = 80
+	posterQuality = 72
 )
 
 func (s *Server) poster(c *gin.Context) {
