@@ -188,7 +188,7 @@ func lanternCall() clip.Layer {
 
 // morningMug is a loop of eight beats for Square: its last frame leads into its
 // first.
-func morningMug(s *stock) *clip.Clip {
+func morningMug(s *stock) (*clip.Clip, error) {
 	square, _ := clip.StandardShape("square")
 	c := clip.New("Morning mug", square, 30, 180)
 	s.into(c, "mug", "spoons")
@@ -214,5 +214,5 @@ func morningMug(s *stock) *clip.Clip {
 		key(timing.At(0), hold, 100), key(beat(4), smooth, 100), key(beat(4).Plus(4), smooth, 114), key(beat(4).Plus(10), hold, 100),
 	}
 	fill(c, back, first, spoon, mug, price)
-	return c
+	return c, nil
 }

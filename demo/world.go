@@ -48,13 +48,13 @@ func (w *World) Open(_ context.Context, hash string) (io.ReadCloser, error) {
 // side.
 func Make(side int) (*World, error) {
 	w := &World{Files: map[string][]byte{}, Tunes: map[string]WAV{}}
-	stock := &stock{props: map[string]clip.Prop{}}
+	shelf := &stock{props: map[string]clip.Prop{}}
 	made, err := bringAll(side)
 	if err != nil {
 		return nil, err
 	}
 	for _, m := range made {
-		stock.props[m.prop.ID] = m.prop
+		shelf.props[m.prop.ID] = m.prop
 		w.Props = append(w.Props, m.prop)
 		w.Files[m.prop.Hash] = m.file
 		if m.tune != nil {
@@ -62,40 +62,28 @@ func Make(side int) (*World, error) {
 		}
 	}
 	for _, p := range products {
-		stock.products = append(stock.products, clip.Product{
+		shelf.products = append(shelf.products, clip.Product{
 			ID: "product-" + p.ID, Name: p.Name, Price: p.Price, OldPrice: p.OldPrice, Currency: "EUR", Prop: p.ID,
 		})
 	}
-	w.Products = stock.products
+	w.Products = shelf.products
 	w.Brand = brand.Brand{
 		ID: "ottermoss", Name: "Ottermoss", Colours: []colour.Colour{colour.RGB(0x2F6B6A), colour.RGB(0xDD4F28), chalk, harbour, honey},
 		Fonts: []string{"fraunces-600", "fraunces-600-italic"}, Logos: []string{w.prop("logo").Hash},
 	}
-	lantern, err := lanternWeekend(stock)
-	if err != nil {
-		return nil, err
+	for _, n := range []struct {
+		id   string
+		make func(s *stock) (*clip.Clip, error)
+	}{
+		{"lantern-weekend", lanternWeekend}, {"morning-mug", morningMug}, {"trail-parade", trailParade}, {"camp-table", campTable},
+		{"mornings-outside", morningsOutside}, {"kettle-on", kettleOn}, {"four-nights", fourNights}, {"camp-kitchen", campKitchen},
+	} {
+		c, err := n.make(shelf)
+		if err != nil {
+			return nil, fmt.Errorf("the sample clip %s: %w", n.id, err)
+		}
+		w.Clips = append(w.Clips, NamedClip{n.id, c})
 	}
-	parade, err := trailParade(stock)
-	if err != nil {
-		return nil, err
-	}
-	table, err := campTable(stock)
-	if err != nil {
-		return nil, err
-	}
-	outside, err := morningsOutside(stock)
-	if err != nil {
-		return nil, err
-	}
-	kettle, err := kettleOn(stock)
-	if err != nil {
-		return nil, err
-	}
-	nights, err := fourNights(stock)
-	if err != nil {
-		return nil, err
-	}
-	w.Clips = []NamedClip{{"lantern-weekend", lantern}, {"morning-mug", morningMug(stock)}, {"trail-parade", parade}, {"camp-table", table}, {"mornings-outside", outside}, {"kettle-on", kettle}, {"four-nights", nights}}
 	for _, c := range w.Clips {
 		if err := c.Clip.Validate(); err != nil {
 			return nil, fmt.Errorf("the sample clip %s: %w", c.ID, err)
