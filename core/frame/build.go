@@ -57,8 +57,8 @@ func (p *Painter) add(out []*graph.Node, a *actor, env around) []*graph.Node {
 	if pose.Opacity == 0 || pose.M.Det() == 0 || a.w == 0 && a.kind.Rim {
 		return out
 	}
-	if parts, k, ok := s.partsAt(a, env); ok {
-		return p.addParts(out, a, env, pose, parts, k)
+	if words, ok := s.partsAt(a, env); ok {
+		return p.addParts(out, a, env, pose, words)
 	}
 	pic, slid, copies := s.repeated(a, env, pose)
 	at := graph.Placement{Opacity: pose.Opacity, Blend: paint.BlendNamed(a.layer.Blend)}

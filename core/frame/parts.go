@@ -17,6 +17,14 @@ type part struct {
 	opacity float64
 }
 
+// onTheWay is words of which not all stand where they belong.
+type onTheWay struct {
+	parts []part // from the back to the front
+	look  look
+	slid  [2]float64 // by which all of them lie elsewhere
+	come  float64    // how much of them is there, 0..1
+}
+
 // partsOf makes them.
 type partsOf struct {
 	s     *Stage
@@ -31,11 +39,11 @@ type partsOf struct {
 	at    passing
 }
 
-// partsAt are the parts of a layer's words on one of its frames, from the back to the
-// front; ok is false while all stand where they belong.
-func (s *Stage) partsAt(a *actor, env around) (parts []part, k look, ok bool) {
+// partsAt are the parts of a layer's words on one of its frames; ok is false while all stand
+// where they belong.
+func (s *Stage) partsAt(a *actor, env around) (out onTheWay, ok bool) {
 	if w := a.layer.Words; w == nil || w.Comes == nil && w.Goes == nil {
-		return nil, k, false
+		return out, false
 	}
 	k, slid := s.lookAt(a, env)
 	held, _, _, _ := s.held(a, env.frame)
@@ -49,9 +57,10 @@ func (s *Stage) partsAt(a *actor, env around) (parts []part, k look, ok bool) {
 		})
 		return m.all
 	})
-	if !ok || s.openedAt(a, env.frame).any() {
-		return nil, k, false
+	if !ok {
+		return out, false
 	}
+	out.look, out.slid = k, slid
 	switch {
 	case m.at.Counts && !m.at.goes:
 		m.count(&key)
@@ -60,20 +69,21 @@ func (s *Stage) partsAt(a *actor, env around) (parts []part, k look, ok bool) {
 	}
 	m.key = key.Nums(m.per, k.pen.Width, k.pen.Start, k.pen.End).Text(m.at.By)
 	if p := w.words.Plate; p != nil && p.Kind == "lines" {
-		parts = m.cards(slid[1])
+		out.parts = m.cards(slid[1])
 	} else if plate := block.Plate(); len(plate.Shapes) > 0 {
-		parts = append(parts, m.plate(plate, slid[1]))
+		out.parts = append(out.parts, m.plate(plate, slid[1]))
 	}
 	for i := range m.all {
 		if p, shown := m.part(i); shown {
 			p.m = p.m.Then(paint.Translate(m.aside, slid[1]))
-			parts = append(parts, p)
+			out.parts = append(out.parts, p)
+			out.come += p.opacity / float64(len(m.all))
 		}
 	}
 	if n := m.at.newest(); n >= 0 && m.at.caretOn(float64(s.clip.Rate)) {
-		parts = append(parts, m.caret(n))
+		out.parts = append(out.parts, m.caret(n))
 	}
-	return parts, k, true
+	return out, true
 }
 
 // plate is the shape behind all words.
@@ -349,10 +359,19 @@ func (m *partsOf) caret(i int) part {
 
 // addParts draws words that come or go: each part by itself where it can, and all as a whole
 // where blending, a cut, an effect or a shadow ask for it.
-func (p *Painter) addParts(out []*graph.Node, a *actor, env around, pose Pose, parts []part, k look) []*graph.Node {
-	s := p.stage
+func (p *Painter) addParts(out []*graph.Node, a *actor, env around, pose Pose, w onTheWay) []*graph.Node {
+	s, k := p.stage, w.look
 	blend := paint.BlendNamed(a.layer.Blend)
-	_, mirrored := s.onGround(a, env.frame)
+	shadow, mirrored := s.onGround(a, env.frame)
+	var st stance
+	if shadow > 0 || mirrored > 0 {
+		pic, _ := s.picture(a, env) // of all that will stand there
+		if b := s.stands(pic); len(b.rim) > 0 {
+			st = s.stance(a, env, b, paint.Translate(w.slid[0], w.slid[1]), paint.Identity())
+		} else {
+			shadow, mirrored = 0, 0
+		}
+	}
 	single := pose.Cast.None() && blend == paint.Normal && k.plain() && mirrored <= 0
 	opacity := 1.0
 	if single {
@@ -360,22 +379,22 @@ func (p *Painter) addParts(out []*graph.Node, a *actor, env around, pose Pose, p
 	}
 	poses := s.exposures(a, env, 1)
 	var all []*graph.Node
-	for _, one := range parts {
+	for _, one := range w.parts {
 		on := graph.Placement{Opacity: opacity * one.opacity}
 		s.put(&on, one.m, pose.M, poses, 0, 0)
 		all = append(all, p.graph.Place(one.node, on))
 	}
 	if single {
+		out = p.addContact(out, a, env, st, shadow, pose.Opacity*w.come)
 		return append(out, all...)
 	}
 	_, size := spread(pose.M)
-	within := space{at: pose.M.Then(s.toPixels()), unit: size * s.scale}
+	within := space{at: paint.Translate(w.slid[0], w.slid[1]).Then(pose.M).Then(s.toPixels()), unit: size * s.scale}
 	whole := s.dressed(graph.Stack(all), a, k, false, within)
 	if mirrored > 0 {
-		pic, _ := s.picture(a, env)
-		st := s.stance(a, env, s.stands(pic), paint.Identity(), paint.Identity())
 		out = p.addGroupReflection(out, a, env, whole, st, pose.Opacity*mirrored)
 	}
+	out = p.addContact(out, a, env, st, shadow, pose.Opacity*w.come)
 	out = p.addGroupShadow(out, a, env, whole, pose, size*s.scale)
 	return append(out, p.graph.Place(whole, graph.Placement{At: paint.Identity(), Opacity: pose.Opacity, Blend: blend}))
 }

@@ -383,3 +383,25 @@ func TestAPlateFollowsItsWords(t *testing.T) {
 		t.Errorf("one that does not follow is gone: %.0f, %.0f of %.0f", without[0], without[4], with[3])
 	}
 }
+
+// The shadow where words stand grows while they come.
+func TestWordsStandOnTheGroundAsFarAsTheyHaveCome(t *testing.T) {
+	c, lib := worded(t, "nnnn", func(l *clip.Layer) {
+		l.Words.Comes = passage(func(p *clip.Passage) { p.Over, p.Each = 30, 1 })
+		l.Values = map[string][]float64{clip.Contact: {100}}
+	})
+	under := func(n int) (dark float64) {
+		b := frameOf(t, c, lib, n)
+		_, _, _, foot := box(frameOf(t, c, lib, 60))
+		for y := foot; y < b.H; y++ {
+			for x := range b.W {
+				dark += 1 - float64(b.Pix[y*b.W+x]>>8&255)/255
+			}
+		}
+		return dark
+	}
+	before, half, all := under(5), under(32), under(60)
+	if before != 0 || all < 20 || math.Abs(half/all-0.75) > 0.1 {
+		t.Errorf("below them it is %.1f dark before, %.1f with three of four, %.1f in the end", before, half, all)
+	}
+}
