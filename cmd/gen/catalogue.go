@@ -53,7 +53,7 @@ func catalogue() string {
 	add("maskModes", clip.MaskModes)
 	add("fonts", clip.FontNames)
 	add("embeddings", clip.Embeddings)
-	add("fontFeatures", clip.FeatureNames)
+	add("fontFeatures", clip.Features)
 	add("fontFiles", fontFiles())
 	add("blends", clip.BlendNames)
 	add("pins", clip.PinNames)

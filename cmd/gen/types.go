@@ -24,8 +24,8 @@ type writer struct {
 func types() map[string]string {
 	w := &writer{map[reflect.Type]string{}, map[string]string{}}
 	w.of(reflect.TypeFor[clip.Clip]())
-	names := slices.Sorted(maps.Keys(w.done))
-	var commands, methods, rest strings.Builder
+	document := slices.Collect(maps.Keys(w.done))
+	var commands, methods strings.Builder
 	list := edit.Commands()
 	for _, name := range slices.Sorted(maps.Keys(list)) {
 		fmt.Fprintf(&commands, "  | { type: '%s'%s }\n", name, w.inline(reflect.TypeOf(list[name]).Elem()))
@@ -34,25 +34,47 @@ func types() map[string]string {
 		m := engine.Methods[name]
 		fmt.Fprintf(&methods, "  %s: { in: %s; out: %s }\n", name, w.of(m.In), w.of(m.Out))
 	}
-	document := head
+	files := map[string]*file{
+		"commands": {names: []string{"Changed", "Command"}, text: changed + "// Command is one change of a clip.\nexport type Command =\n" + commands.String()},
+		"methods":  {text: "// Methods are what the engine is asked and what it answers.\nexport interface Methods {\n" + methods.String() + "}\n"},
+		"document": {}, "values": {}, "asked": {}, "answered": {},
+	}
+	own := map[string]string{} // the package of a type, by its name
+	for t, name := range w.names {
+		own[name] = t.PkgPath()
+	}
 	for _, name := range slices.Sorted(maps.Keys(w.done)) {
-		if slices.Contains(names, name) {
-			document += w.done[name] + "\n"
-		} else {
-			rest.WriteString(w.done[name] + "\n")
+		f := files["answered"]
+		switch inClip, inEngine := own[name] == reflect.TypeFor[clip.Clip]().PkgPath(), own[name] == reflect.TypeFor[engine.Engine]().PkgPath(); {
+		case slices.Contains(document, name) && inClip:
+			f = files["document"]
+		case slices.Contains(document, name):
+			f = files["values"] // that the document is made of
+		case inEngine:
+			f = files["asked"]
 		}
+		f.names, f.text = append(f.names, name), f.text+w.done[name]+"\n"
 	}
-	others := slices.DeleteFunc(slices.Sorted(maps.Keys(w.done)), func(name string) bool { return slices.Contains(names, name) })
-	orders := changed + "// Command is one change of a clip.\nexport type Command =\n" + commands.String()
-	told := "// Methods are what the engine is asked and what it answers.\nexport interface Methods {\n" + methods.String() + "}\n"
-	said := rest.String()
-	ordered := []string{"Changed", "Command"}
-	return map[string]string{
-		"document.ts": strings.TrimSuffix(document, "\n"),
-		"asked.ts":    head + using(ordered, "commands", said) + using(names, "document", said) + "\n" + strings.TrimSuffix(said, "\n"),
-		"commands.ts": head + using(others, "asked", orders) + using(names, "document", orders) + "\n" + orders,
-		"methods.ts":  head + using(others, "asked", told) + using(ordered, "commands", told) + using(names, "document", told) + "\n" + told,
+	out := map[string]string{}
+	for name, f := range files {
+		imports := ""
+		for _, from := range slices.Sorted(maps.Keys(files)) {
+			if from != name {
+				imports += using(files[from].names, from, f.text)
+			}
+		}
+		if imports != "" {
+			imports += "\n"
+		}
+		out[name+".ts"] = head + imports + strings.TrimRight(f.text, "\n") + "\n"
 	}
+	return out
+}
+
+// file is a file of types.
+type file struct {
+	names []string
+	text  string
 }
 
 // using imports those of some types that a text names.

@@ -43,30 +43,35 @@ type Beside struct {
 	Gap   float64 `json:"gap"` // how far they keep away from it, units
 }
 
-// FeatureNames are features of OpenType that are offered where a font has them, with what
-// they do; kern and liga are on unless they are named with a minus.
-var FeatureNames = wording.List{
-	{ID: "kern", Name: "Kerning", Says: "Letters that leave a gap between them move closer"},
-	{ID: "liga", Name: "Ligatures", Says: "Letters that would touch, as fi, become one"},
-	{ID: "onum", Name: "Old-style figures", Says: "Figures that rise and fall as small letters do"},
-	{ID: "lnum", Name: "Figures as high as capitals", Says: "All figures are of one height"},
-	{ID: "tnum", Name: "Figures equally wide", Says: "Prices below each other line up"},
-	{ID: "pnum", Name: "Figures as wide as they are", Says: "A 1 takes less room than an 8"},
-	{ID: "smcp", Name: "Small capitals", Says: "Small letters become small capitals"},
-	{ID: "c2sc", Name: "Capitals small too", Says: "Capitals become small capitals"},
-	{ID: "zero", Name: "Zero with a stroke", Says: "A zero is not taken for an O"},
-	{ID: "frac", Name: "Fractions", Says: "1/2 becomes one sign"},
-	{ID: "ordn", Name: "Raised endings", Says: "The letters behind a number, as in 1st, are raised"},
-	{ID: "case", Name: "Signs for capitals", Says: "Hyphens and brackets stand as high as capitals"},
-	{ID: "dlig", Name: "Rare ligatures", Says: "More letters become one, as ct and st"},
-	{ID: "swsh", Name: "Swashes", Says: "Letters with long tails"},
-	{ID: "salt", Name: "Other forms", Says: "Other forms of some letters"},
-	{ID: "ss01", Name: "Alternates 1", Says: "The font's first set of other letters"},
-	{ID: "ss02", Name: "Alternates 2", Says: "The font's second set of other letters"},
-	{ID: "ss03", Name: "Alternates 3", Says: "The font's third set of other letters"},
-	{ID: "ss04", Name: "Alternates 4", Says: "The font's fourth set of other letters"},
-	{ID: "ss05", Name: "Alternates 5", Says: "The font's fifth set of other letters"},
-	{ID: "ss06", Name: "Alternates 6", Says: "The font's sixth set of other letters"},
+// Feature is one of OpenType.
+type Feature struct {
+	wording.Entry
+	On bool `json:"on"` // it is, unless it is named with a minus
+}
+
+// Features are those of OpenType that are offered where a font has them, with what they do.
+var Features = []Feature{
+	{wording.Entry{ID: "kern", Name: "Kerning", Says: "Letters that leave a gap between them move closer"}, true},
+	{wording.Entry{ID: "liga", Name: "Ligatures", Says: "Letters that would touch, as fi, become one"}, true},
+	{wording.Entry{ID: "onum", Name: "Old-style figures", Says: "Figures that rise and fall as small letters do"}, false},
+	{wording.Entry{ID: "lnum", Name: "Figures as high as capitals", Says: "All figures are of one height"}, false},
+	{wording.Entry{ID: "tnum", Name: "Figures equally wide", Says: "Prices below each other line up"}, false},
+	{wording.Entry{ID: "pnum", Name: "Figures as wide as they are", Says: "A 1 takes less room than an 8"}, false},
+	{wording.Entry{ID: "smcp", Name: "Small capitals", Says: "Small letters become small capitals"}, false},
+	{wording.Entry{ID: "c2sc", Name: "Capitals small too", Says: "Capitals become small capitals"}, false},
+	{wording.Entry{ID: "zero", Name: "Zero with a stroke", Says: "A zero is not taken for an O"}, false},
+	{wording.Entry{ID: "frac", Name: "Fractions", Says: "1/2 becomes one sign"}, false},
+	{wording.Entry{ID: "ordn", Name: "Raised endings", Says: "The letters behind a number, as in 1st, are raised"}, false},
+	{wording.Entry{ID: "case", Name: "Signs for capitals", Says: "Hyphens and brackets stand as high as capitals"}, false},
+	{wording.Entry{ID: "dlig", Name: "Rare ligatures", Says: "More letters become one, as ct and st"}, false},
+	{wording.Entry{ID: "swsh", Name: "Swashes", Says: "Letters with long tails"}, false},
+	{wording.Entry{ID: "salt", Name: "Other forms", Says: "Other forms of some letters"}, false},
+	{wording.Entry{ID: "ss01", Name: "Alternates 1", Says: "The font's first set of other letters"}, false},
+	{wording.Entry{ID: "ss02", Name: "Alternates 2", Says: "The font's second set of other letters"}, false},
+	{wording.Entry{ID: "ss03", Name: "Alternates 3", Says: "The font's third set of other letters"}, false},
+	{wording.Entry{ID: "ss04", Name: "Alternates 4", Says: "The font's fourth set of other letters"}, false},
+	{wording.Entry{ID: "ss05", Name: "Alternates 5", Says: "The font's fifth set of other letters"}, false},
+	{wording.Entry{ID: "ss06", Name: "Alternates 6", Says: "The font's sixth set of other letters"}, false},
 }
 
 const (

@@ -4,10 +4,12 @@ import type { Command } from './gen/commands'
 import type { Clip } from './gen/document'
 
 export type * from './gen/document'
+export type * from './gen/values'
 export type * from './gen/asked'
+export type * from './gen/answered'
 export type * from './gen/commands'
 export type * from './gen/methods'
-export type { Path as MotionPath } from './gen/asked'
+export type { Path as MotionPath } from './gen/answered'
 
 // A clip as the server has it.
 export interface Opened {

@@ -1,7 +1,9 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
+import type { Change, FontAxis, Gap, Guide, KeyRef, Look, Node, Palette, Place, Row, Share, View, WordsChange } from './answered'
 import type { Command } from './commands'
-import type { Accent, Clip, DrawnPath, Key, Layer, Moment, Move, Passage, Prop, Words } from './document'
+import type { Accent, Clip, DrawnPath, Layer, Move, Passage, Words } from './document'
+import type { Moment } from './values'
 
 export interface Advanced {
   same: boolean
@@ -42,44 +44,6 @@ export interface Around {
   layer: string
 }
 
-export interface Asked {
-  kind: string
-  text?: string
-  product?: string
-  logo?: string
-  with?: Prop | null
-  side?: string
-  brand?: string[]
-  frame: number
-}
-
-export interface Bead {
-  frame: number
-  when: string
-  height: number
-  onBeat: boolean
-  off: string
-  text: string
-  ease: string
-  curve?: number[]
-  move: string
-}
-
-export interface Beat {
-  beat: number
-  frame: number
-  bar: number
-  in: number
-  down: boolean
-}
-
-export interface Caret {
-  line: number
-  head: [number, number]
-  foot: [number, number]
-  to: Edge
-}
-
 export interface Caught {
   dx: number
   dy: number
@@ -87,44 +51,11 @@ export interface Caught {
   gaps: Gap[]
 }
 
-export interface Change {
-  at: string[]
-  from?: string
-  to?: string
-  order?: boolean
-}
-
 export interface ChangingInto {
   shape: string
   frame: number
   layer: string
   form: string
-}
-
-export interface Choice {
-  id: string
-  name: string
-}
-
-export interface Choices {
-  groups: Choice[]
-  scenes: Choice[]
-  leaders: Choice[]
-  cuts: Choice[]
-  figures: Choice[]
-  windows: Choice[]
-}
-
-export interface CopiedKey {
-  property: string
-  after: number
-  key: Key
-}
-
-export interface Creep {
-  from: number
-  to: number
-  text: string
 }
 
 export interface Draft {
@@ -177,11 +108,6 @@ export interface Dragged {
   bead: number
 }
 
-export interface Edge {
-  head: [number, number]
-  foot: [number, number]
-}
-
 export interface EngineDrawing {
   shape: string
   w: number
@@ -201,14 +127,6 @@ export interface FontAsked {
   had: boolean
 }
 
-export interface FontAxis {
-  tag: string
-  name: string
-  least: number
-  most: number
-  usual: number
-}
-
 export interface FontNamed {
   font: string
 }
@@ -216,20 +134,6 @@ export interface FontNamed {
 export interface Frames {
   from: number
   to: number
-}
-
-export interface Gap {
-  x0: number
-  y0: number
-  x1: number
-  y1: number
-  equal: boolean
-}
-
-export interface Guide {
-  axis: string
-  at: number
-  to: string
 }
 
 export interface Haunting {
@@ -245,21 +149,10 @@ export interface InShape {
   layer?: string
 }
 
-export interface KeyRef {
-  layer: string
-  property: string
-  frame: number
-}
-
 export interface Letters {
   letters: string[]
   look: Look
   word: [number, number]
-}
-
-export interface Level {
-  frame: number
-  peak: number
 }
 
 export interface Lining {
@@ -269,27 +162,12 @@ export interface Lining {
   how: string
 }
 
-export interface Look {
-  emphasis: boolean
-  struck: boolean
-  bold: boolean
-  bolder: boolean
-  fill: string
-  size: number
-}
-
 export interface Looking {
   shape: string
   frame: number
   open: string[]
   layer: string
   layers: string[]
-}
-
-export interface LoopGap {
-  pixels: number
-  layer: string
-  sudden: boolean
 }
 
 export interface Lost {
@@ -325,57 +203,10 @@ export interface News {
   undo: string
 }
 
-export interface Node {
-  at: [number, number]
-  in: [number, number]
-  out: [number, number]
-}
-
 export interface OnFrame {
   shape: string
   layer?: string
   frame: number
-}
-
-export interface Palette {
-  id: string
-  name: string
-  top: string
-  bottom: string
-  ink: string
-  accent: string
-  plate: string
-  on: string
-  card: string
-  onCard: string
-  shade: string
-  glow: string
-}
-
-export interface PastEnd {
-  scenes: string[]
-  layers: string[]
-  keys: number
-}
-
-export interface Path {
-  points: [number, number][]
-  first: number
-  keys: PathKey[]
-}
-
-export interface PathKey {
-  frame: number
-  at: [number, number]
-  off: string
-  out: [number, number] | null
-  in: [number, number] | null
-}
-
-export interface Peak {
-  frame: number
-  text: string
-  fast: boolean
 }
 
 export interface Pinning {
@@ -397,24 +228,6 @@ export interface Pivoted {
   move: [number, number]
 }
 
-export interface Place {
-  layer: string
-  x: number
-  y: number
-  w: number
-  h: number
-  turn: number
-  opacity: number
-  position: [number, number]
-  pivot: [number, number]
-  corners: [[number, number], [number, number], [number, number], [number, number]]
-  away: [number, number]
-  own: [number, number]
-  shrink: number
-  standing: [number, number, number, number, number, number]
-  anchor: [number, number]
-}
-
 export interface Places {
   w: number
   h: number
@@ -430,24 +243,6 @@ export interface Point {
   y: number
 }
 
-export interface Proposal {
-  colour: string
-  contrast: number
-  brand: boolean
-}
-
-export interface Readable {
-  wanted: number
-  contrast: number
-  frame: number
-  emphasis: number
-  proposals: Proposal[]
-  shade?: Veil | null
-  plate: string
-  w: number
-  h: number
-}
-
 export interface ReadableAsked {
   layer: string
   shape: string
@@ -455,44 +250,9 @@ export interface ReadableAsked {
   clip?: Clip
 }
 
-export interface Reading {
-  frames: number
-  says: string
-  offer?: string
-  problem?: string
-}
-
-export interface Room {
-  least: number
-  most: number
-  taken: number[]
-}
-
-export interface Row {
-  layer: string
-  scene: string
-  depth: number
-  from: number
-  to: number
-  start: number
-  first: number
-  shows: string
-  tracks: Track[]
-  differ: string[]
-  lacks: string
-  hasty: string
-  moves: Span[]
-  lineup?: ViewLineup | null
-}
-
 export interface Sent {
   id: string
   command: Command
-}
-
-export interface Share {
-  colour: string
-  share: number
 }
 
 export interface Shift {
@@ -509,13 +269,6 @@ export interface Sketch {
   closed?: boolean
 }
 
-export interface Span {
-  id: string
-  kind: string
-  from: number
-  to: number
-}
-
 export interface Stretch {
   words: Words
   from: number
@@ -529,18 +282,6 @@ export interface Styling {
   change: WordsChange
 }
 
-export interface Track {
-  property: string
-  dim: number
-  lo: number
-  hi: number
-  beads: Bead[]
-  string: number[]
-  speed: number[]
-  peak?: Peak | null
-  creeps: Creep[]
-}
-
 export interface Trial {
   shape: string
   w: number
@@ -549,62 +290,9 @@ export interface Trial {
   command: Command
 }
 
-export interface Tune {
-  prop: string
-  start: number
-  gain: number
-  fadeIn: number
-  fadeOut: number
-}
-
 export interface Undone {
   undo: Change[]
   stays?: string
-}
-
-export interface Veil {
-  colour: string
-  opacity: number
-}
-
-export interface View {
-  length: number
-  timecode: string
-  beats: Beat[]
-  hits: ViewHit[]
-  wave: Level[]
-  scenes: ViewScene[]
-  markers: ViewMark[]
-  range: [number, number] | null
-  rows: Row[]
-}
-
-export interface ViewHit {
-  frame: number
-  strength: number
-  kind: 'low' | 'mid' | 'high'
-}
-
-export interface ViewLineup {
-  unsure: string[]
-  byHand: number
-}
-
-export interface ViewMark {
-  name: string
-  frame: number
-  when: string
-}
-
-export interface ViewScene {
-  id: string
-  name: string
-  from: number
-  to: number
-  unit: string
-  amount: number
-  text: string
-  hidden: boolean
 }
 
 export interface WayOf {
@@ -632,14 +320,6 @@ export interface Wish {
   layer?: string
   layers?: string[]
   keys?: KeyRef[]
-}
-
-export interface WordsChange {
-  emphasis?: boolean | null
-  struck?: boolean | null
-  bold?: boolean | null
-  fill?: string | null
-  size?: number | null
 }
 
 export interface Writing {

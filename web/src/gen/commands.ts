@@ -1,7 +1,8 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
-import type { Change, CopiedKey, KeyRef, Palette, Tune } from './asked'
-import type { DrawnPath, Ease, Key, Layer, Light, Lineup, Mark, Mask, Moment, Move, Product, Prop, Range, Rest, Scene, Shape } from './document'
+import type { Change, CopiedKey, KeyRef, Palette, Tune } from './answered'
+import type { DrawnPath, Layer, Light, Lineup, Mark, Mask, Move, Product, Prop, Range, Rest, Scene, Shape } from './document'
+import type { Ease, Key, Moment } from './values'
 
 // Changed is any part of something; null takes away what can be absent.
 export type Changed<T> = T extends unknown[] ? T : T extends object ? { [K in keyof T]?: Changed<T[K]> | null } : T

@@ -1,5 +1,7 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
+import type { Ease, Key, Moment, Stepping, Tempo, Wander } from './values'
+
 export interface Accent {
   emphasis?: boolean
   font?: string
@@ -104,18 +106,6 @@ export interface DrawnPath {
   points: PathPoint[]
 }
 
-export interface Ease {
-  kind: 'linear' | 'in' | 'out' | 'inOut' | 'hold' | 'bezier' | 'spring' | 'bounce' | 'steps'
-  x1?: number
-  y1?: number
-  x2?: number
-  y2?: number
-  bounce?: number
-  settle?: number
-  count?: number
-  decay?: number
-}
-
 export interface Fill {
   run?: 'linear' | 'radial' | 'conic' | 'free'
   stops: Stop[]
@@ -194,17 +184,6 @@ export interface Inside {
 export interface Item {
   layer: string
   with?: string[]
-}
-
-export interface Key {
-  at: Moment
-  value: number[]
-  off?: '' | 'left' | 'right' | 'above' | 'below' | 'aboveLeft' | 'aboveRight' | 'belowLeft' | 'belowRight'
-  ease: Ease
-  out?: number[]
-  in?: number[]
-  move?: string
-  eased?: boolean
 }
 
 export interface Layer {
@@ -299,8 +278,6 @@ export interface Mask {
   expand?: number
   path?: DrawnPath | null
 }
-
-export type Moment = number | { beat: number; frames?: number }
 
 export interface Move {
   id: string
@@ -486,35 +463,10 @@ export interface SoundTrack {
   fadeOut: number
 }
 
-export interface Stepping {
-  rate: number
-  turn?: number
-  shift?: number
-  seed?: number
-  phase?: number
-}
-
 export interface Stop {
   id?: number
   at: number
   colour: string
-}
-
-export interface Tempo {
-  bpm: number
-  first?: number
-  perBar: number
-  beats?: number[]
-  zero?: number
-}
-
-export interface Wander {
-  amount: number
-  turn?: number
-  size?: number
-  pace: number
-  seed?: number
-  closed?: boolean
 }
 
 export interface Words {

@@ -1,8 +1,10 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
-import type { Advanced, Aligning, Applied, Area, Around, Asked, Caret, Caught, ChangingInto, Choices, Draft, DraftMove, DraftPassage, DraftedMove, DraftedPassage, Drag, Dragged, EngineDrawing, FigureAt, FontAsked, FontNamed, Frames, Haunting, InShape, KeyRef, Letters, Lining, Looking, LoopGap, Made, Match, Matched, Matching, News, OnFrame, PastEnd, Path, Pinning, PivotAt, Pivoted, Places, Point, Readable, ReadableAsked, Reading, Room, Shift, Sketch, Stretch, Styling, Trial, View, WayOf, When, Whole, Wish, Writing, Written } from './asked'
+import type { Asked, Caret, Choices, KeyRef, LoopGap, PastEnd, Path, Readable, Reading, Room, View } from './answered'
+import type { Advanced, Aligning, Applied, Area, Around, Caught, ChangingInto, Draft, DraftMove, DraftPassage, DraftedMove, DraftedPassage, Drag, Dragged, EngineDrawing, FigureAt, FontAsked, FontNamed, Frames, Haunting, InShape, Letters, Lining, Looking, Made, Match, Matched, Matching, News, OnFrame, Pinning, PivotAt, Pivoted, Places, Point, ReadableAsked, Shift, Sketch, Stretch, Styling, Trial, WayOf, When, Whole, Wish, Writing, Written } from './asked'
 import type { Command } from './commands'
-import type { Clip, DrawnPath, Key, Layer, Mask, Move, Rest } from './document'
+import type { Clip, DrawnPath, Layer, Mask, Move, Rest } from './document'
+import type { Key } from './values'
 
 // Methods are what the engine is asked and what it answers.
 export interface Methods {

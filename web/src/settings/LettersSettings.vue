@@ -33,20 +33,19 @@ const axes = computed(() =>
 const setAxis = (tag: string, at: number) =>
   editor.run({ type: 'setAxis', layer: props.layer.id, tag, at, frame: editor.frame })
 
-// Kerning and ligatures are on unless they are named with a minus; all else is off.
-const usual = ['kern', 'liga']
+// Some are on unless they are named with a minus; all others are off. Kerning may be in a font
+// in an older way.
 const features = computed(() =>
   fontFeatures
     .filter((f) => f.id === 'kern' || facts.value.features.includes(f.id))
     .map((f) => {
       const own = props.content.features ?? []
-      return { ...f, on: usual.includes(f.id) ? !own.includes(`-${f.id}`) : own.includes(f.id) }
+      return { ...f, usual: f.on, on: f.on ? !own.includes(`-${f.id}`) : own.includes(f.id) }
     })
 )
-function setFeature(id: string, on: boolean) {
+function setFeature({ id, usual }: { id: string; usual: boolean }, on: boolean) {
   const rest = (props.content.features ?? []).filter((f) => f !== id && f !== `-${id}`)
-  const plain = usual.includes(id)
-  emit('set', { features: on === plain ? rest : [...rest, plain ? `-${id}` : id] })
+  emit('set', { features: on === usual ? rest : [...rest, usual ? `-${id}` : id] })
 }
 </script>
 
@@ -101,7 +100,7 @@ function setFeature(id: string, on: boolean) {
           type="checkbox"
           :aria-label="f.name"
           :checked="f.on"
-          @change="setFeature(f.id, ($event.target as HTMLInputElement).checked)"
+          @change="setFeature(f, ($event.target as HTMLInputElement).checked)"
         />
         {{ f.name }}
       </label>
