@@ -79,7 +79,14 @@ func (e *Engine) change(in Wish) (before *clip.Clip, err error) {
 			e.waiting = append(e.waiting, Sent{in.ID, in.Command})
 		}
 	}
+	drawn := e.stages
+	for key, st := range e.before { // those that the last change had no use for yet
+		if drawn[key] == nil {
+			drawn[key] = st
+		}
+	}
 	e.show(c)
+	e.before = drawn
 	return before, nil
 }
 
@@ -136,13 +143,13 @@ func follow(e *Engine, in Wish) (bool, error) {
 // shadows shows all shadows in a loud colour, or as they are.
 func shadows(e *Engine, loud bool) (bool, error) {
 	e.loud = loud
-	e.stages = map[stageKey]*stage{}
+	e.anew()
 	return Done, nil
 }
 
 // solo shows some layers alone, and what is behind them; none shows all again.
 func solo(e *Engine, layers []string) (bool, error) {
 	e.solo = layers
-	e.stages = map[stageKey]*stage{}
+	e.anew()
 	return Done, nil
 }

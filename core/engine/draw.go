@@ -24,7 +24,7 @@ func picture(e *Engine, hash string, in []byte) (bool, error) {
 		return false, err
 	}
 	e.lib.AddPicture(hash, paint.FromImage(m))
-	e.stages = map[stageKey]*stage{}
+	e.anew()
 	return Done, nil
 }
 
@@ -54,9 +54,15 @@ func (e *Engine) stage(shape string, w, h int) (*stage, error) {
 		return nil, err
 	}
 	if len(e.stages) > 8 {
-		e.stages = map[stageKey]*stage{}
+		e.anew()
 	}
-	st := &stage{prepared, prepared.Painter(), paint.NewBitmap(w, h)}
+	st := &stage{Stage: prepared}
+	if old := e.before[key]; old != nil {
+		st.painter, st.canvas = prepared.PainterAfter(old.painter), old.canvas
+		delete(e.before, key)
+	} else {
+		st.painter, st.canvas = prepared.Painter(), paint.NewBitmap(w, h)
+	}
 	e.stages[key] = st
 	return st, nil
 }

@@ -26,6 +26,7 @@ type Engine struct {
 	solo    []string             // layers that are seen alone; not part of the clip
 	sounds  map[string][]float32 // by prop, for the next mix
 	stages  map[stageKey]*stage
+	before  map[stageKey]*stage     // of the clip before its last change, from which painters go on
 	still   map[string]*frame.Stage // of the shown clip, by shape, for questions
 }
 
@@ -47,9 +48,12 @@ var errClosed = errors.New("no clip is open")
 
 func (e *Engine) show(c *clip.Clip) {
 	e.shown = c
-	e.stages = map[stageKey]*stage{}
+	e.anew()
 	e.still = map[string]*frame.Stage{}
 }
+
+// anew lets all be drawn from nothing.
+func (e *Engine) anew() { e.stages, e.before = map[stageKey]*stage{}, nil }
 
 // arranged is the shown clip in a shape, for questions about where things are.
 func (e *Engine) arranged(s clip.Shape) *frame.Stage {

@@ -19,6 +19,15 @@ func (s *Stage) Painter() *Painter {
 	return &Painter{stage: s, graph: graph.NewPainter(s.W, s.H, s.lib)}
 }
 
+// PainterAfter is a painter of this stage that goes on from one of a stage of the same size: what
+// both have in common is not drawn again.
+func (s *Stage) PainterAfter(p *Painter) *Painter {
+	if p == nil || p.stage.W != s.W || p.stage.H != s.H || p.stage.lib != s.lib {
+		return s.Painter()
+	}
+	return &Painter{stage: s, graph: p.graph}
+}
+
 // Draw paints a frame onto dst, which has the stage's size. What no layer
 // covers is black. A bitmap that the last frame was drawn on has to show that still.
 func (p *Painter) Draw(dst *paint.Bitmap, frame int) {

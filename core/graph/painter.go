@@ -71,7 +71,11 @@ func (p *Painter) Draw(dst *paint.Bitmap, list []*Node) {
 		if i == same && i > from {
 			p.keepBase(dst, i)
 		}
-		p.paint(list[i], canvas)
+		if i > same {
+			p.paintAgain(list[i], canvas)
+		} else {
+			p.paint(list[i], canvas)
+		}
 	}
 	p.last, p.onto, p.above = p.last[:0], dst, image.Rectangle{}
 	for i, n := range list {
@@ -81,6 +85,40 @@ func (p *Painter) Draw(dst *paint.Bitmap, list []*Node) {
 		}
 	}
 	p.forget()
+}
+
+// mostStood is how many frames' worth of pixels are kept of layers that stand still over
+// others that move.
+const mostStood = 4
+
+// paintAgain is paint for a node over others that are not what they were. Where it stands as
+// on the last frame its pixels are kept from the second time on, and only mixed with what is
+// there. That comes to the same where it is mixed the plain way and as a whole; the share of
+// another one would be rounded twice at its edges.
+func (p *Painter) paintAgain(n *Node, dst *paint.Sheet) {
+	if o, ok := n.op.(placed); ok && o.Blend == paint.Normal && o.Opacity == 1 && p.stood(n.Key) {
+		n = &Node{in: []*Node{n}, Bounds: n.Bounds, op: lain{Placement{At: paint.Identity(), Opacity: 1}}}
+	}
+	p.paint(n, dst)
+}
+
+// stood tells whether a node was on the last frame, too, so that its pixels are worth keeping.
+func (p *Painter) stood(k Key) bool {
+	if p.kept[k] != nil {
+		return true
+	}
+	before, again := p.made[k]
+	if again && before < p.turn {
+		pixels := 0
+		for _, h := range p.kept {
+			pixels += h.area.Dx() * h.area.Dy()
+		}
+		if pixels < mostStood*p.frame.Dx()*p.frame.Dy() {
+			return true
+		}
+	}
+	p.made[k] = p.turn
+	return false
 }
 
 // Over lays nodes faintly over a bitmap without keeping anything; share is how
