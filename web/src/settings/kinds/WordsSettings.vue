@@ -133,7 +133,12 @@ function addField(name: string) {
       :options="[{ id: '', name: 'None' }, ...pictures]"
       @change="fillWith"
     />
-    <ColourField label="Emphasis colour" emphasis :value="content.emphasisFill" @change="set({ emphasisFill: $event })" />
+    <ColourField
+      label="Emphasis colour"
+      emphasis
+      :value="content.emphasisFill"
+      @change="set({ emphasisFill: $event })"
+    />
     <ReadableSettings v-if="!layer.repeat && layer.kind !== 'marquee'" :layer="layer" :content="content" @set="set" />
     <details class="spaced">
       <summary>Letters <small>font’s own forms, outline</small></summary>
