@@ -25,7 +25,11 @@ func set(t *testing.T, w clip.Words, size float64, p *clip.Product) *words.Block
 		w.Font = "hanken-700"
 	}
 	w.LineSpacing = 120
-	return words.Set(fonts, &w, p, words.Setting{Size: size, Width: w.Width})
+	var of *clip.Subject
+	if p != nil {
+		of = &clip.Subject{Product: p}
+	}
+	return words.Set(fonts, &w, of, words.Setting{Size: size, Width: w.Width})
 }
 
 func TestEveryFontOfTheDocumentIsThere(t *testing.T) {

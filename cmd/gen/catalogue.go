@@ -9,6 +9,7 @@ import (
 
 	"billow/core/clip"
 	"billow/core/motion"
+	"billow/core/offer"
 	"billow/core/passages"
 	"billow/core/pieces"
 	"billow/core/property"
@@ -45,6 +46,7 @@ func catalogue() string {
 	add("passageParts", clip.PassageParts)
 	add("passageOrders", clip.PassageOrders)
 	add("passageEdges", clip.PassageEdges)
+	add("languages", offer.Languages)
 	add("pieces", pieces.Names)
 	add("pieceSides", pieces.Sides)
 	add("figures", clip.Figures)

@@ -26,7 +26,7 @@ func currencies() string {
 		}
 		decimals, _ := currency.Standard.Rounding(unit)
 		fmt.Fprintf(&b, "%s %d", code, decimals)
-		if sign := p.Sprint(currency.NarrowSymbol(unit)); sign != code {
+		if sign := p.Sprint(currency.Symbol(unit)); sign != code {
 			b.WriteString(" " + sign)
 		}
 		b.WriteString("\n")

@@ -27,11 +27,12 @@ type Clip struct {
 	Sounds   []SoundTrack   `json:"sounds,omitempty"` // the tune first
 	Props    []Prop         `json:"props"`
 	Products []Product      `json:"products"`
-	Shown    string         `json:"shown,omitempty"`   // the product of scenes that have none of their own
-	Layers   []Layer        `json:"layers"`            // from the back to the front; scenes in the order in which they play
-	Poster   *timing.Moment `json:"poster,omitempty"`  // the poster frame; nil is the fullest
-	Markers  []Mark         `json:"markers,omitempty"` // named places, in order of time
-	Range    *Range         `json:"range,omitempty"`   // what is played in a loop while editing
+	Shown    string         `json:"shown,omitempty"`    // the product of scenes that have none of their own
+	Language string         `json:"language,omitempty"` // in whose form money is written, of offer.Languages; none is English
+	Layers   []Layer        `json:"layers"`             // from the back to the front; scenes in the order in which they play
+	Poster   *timing.Moment `json:"poster,omitempty"`   // the poster frame; nil is the fullest
+	Markers  []Mark         `json:"markers,omitempty"`  // named places, in order of time
+	Range    *Range         `json:"range,omitempty"`    // what is played in a loop while editing
 
 	shared map[string]bool // layers that a draft shares with the clip it was made from
 }

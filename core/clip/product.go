@@ -47,6 +47,20 @@ func (c *Clip) ProductOf(l *Layer) *Product {
 	return c.Product(c.Shown)
 }
 
+// Subject is what words speak of: a product, in the form of a language.
+type Subject struct {
+	*Product
+	Language string `json:"language"`
+}
+
+// SubjectOf is what a layer's words speak of, or nil.
+func (c *Clip) SubjectOf(l *Layer) *Subject {
+	if p := c.ProductOf(l); p != nil {
+		return &Subject{p, c.Language}
+	}
+	return nil
+}
+
 // PictureOf is the picture that a cut-out shows; nil while its slot is empty.
 func (c *Clip) PictureOf(l *Layer) *Prop {
 	id := l.Cutout.Prop

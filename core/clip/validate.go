@@ -5,6 +5,8 @@ import (
 	"slices"
 	"strings"
 	"unicode/utf8"
+
+	"billow/core/offer"
 )
 
 // Limits of a clip.
@@ -170,6 +172,9 @@ func (c *Clip) validateStock() error {
 		if err := c.validateProduct(field, &p); err != nil {
 			return err
 		}
+	}
+	if c.Language != "" && !offer.Known(c.Language) {
+		return Fault("language", "there is no language %q", c.Language)
 	}
 	if !c.hasProduct(c.Shown, false) {
 		return Fault("shown", "there is no product %q", c.Shown)

@@ -14,7 +14,7 @@ import (
 // clip. A new field fails the test below until it is visited, stands here or is
 // tagged walk:"plain", as the contents of kinds of layers are.
 var plain = strings.Fields(`
-	Version Name Rate Tempo Shapes.ID Shapes.W Shapes.H Markers.Name
+	Language Version Name Rate Tempo Shapes.ID Shapes.W Shapes.H Markers.Name
 	Light.Direction Light.Height Light.Softness Light.Strength Light.Colour
 	Light.Tracks.Value Light.Tracks.Off Light.Tracks.Ease Light.Tracks.Out Light.Tracks.In Light.Tracks.Move Light.Tracks.Eased
 	Sounds.ID Sounds.Trim Sounds.Gain Sounds.Keys.Value Sounds.Keys.Off Sounds.Keys.Ease Sounds.Keys.Out Sounds.Keys.In Sounds.Keys.Move Sounds.Keys.Eased

@@ -3,6 +3,7 @@ package edit
 import (
 	"encoding/json"
 	"errors"
+	"fmt"
 	"math/rand"
 	"strings"
 	"testing"
@@ -369,4 +370,22 @@ func TestANewKeyNeverInheritsAHold(t *testing.T) {
 	if got := scale(c, 79); got != 140 {
 		t.Errorf("held up to a frame, the scale before it is %g", got)
 	}
+}
+
+// A price is refused where it is typed if it has more decimals than its currency; one that was
+// there before does not keep a product from being changed.
+func TestPricesHaveNoMoreDecimalsThanTheirCurrency(t *testing.T) {
+	c := sample()
+	product := func(price, old, code string) string {
+		return fmt.Sprintf(`{"type":"setProduct","product":{"id":"p","name":"P","price":%q,"oldPrice":%q,"currency":%q}}`, price, old, code)
+	}
+	refused(t, c, product("10.005", "", "EUR"), "price")
+	refused(t, c, product("10", "20.001", "EUR"), "oldPrice")
+	refused(t, c, product("1500.50", "", "JPY"), "price")
+	c = do(t, c, product("10.50", "20.5", "EUR"))
+	c.Products[len(c.Products)-1].Price = "10.005" // as an older clip may have it
+	c = do(t, c, product("10.005", "21", "EUR"))
+	refused(t, c, product("10.005", "2500", "JPY"), "price")
+	do(t, c, `{"type":"setClip","language":"de-CH"}`)
+	refused(t, c, `{"type":"setClip","language":"tlh"}`, "language")
 }

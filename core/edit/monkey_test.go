@@ -315,6 +315,7 @@ func (m *monkey) ofScenes(id string) []object {
 func (m *monkey) ofClip() []object {
 	return []object{
 		{"type": "setClip", "length": 150 + m.Intn(300)},
+		{"type": "setClip", "language": m.pick("de", "", "ja", "xx")},
 		{"type": "setClip", "rate": []int{24, 30, 60}[m.Intn(3)]},
 		{"type": "setTempo", "bpm": 60 + m.Float64()*120},
 		{"type": "setTempo", "times": []float64{0.5, 2, 3}[m.Intn(3)]},

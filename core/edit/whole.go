@@ -4,11 +4,12 @@ import (
 	"encoding/json"
 
 	"billow/core/clip"
+	"billow/core/offer"
 	"billow/core/timing"
 )
 
 // SetClip changes the clip's name, shapes, rate, length, poster
-// frame or product. A new
+// frame, product or language. A new
 // rate keeps every time in seconds as nearly as whole frames allow.
 type SetClip struct {
 	Typed
@@ -19,6 +20,8 @@ type SetClip struct {
 	Past   Past           `json:"past,omitempty"`   // what becomes of what lies past the new end
 	Poster *timing.Moment `json:"poster,omitempty"`
 	Shown  *string        `json:"shown,omitempty"` // the product of scenes that have none of their own
+	// Language is the one in whose form money is written.
+	Language *string `json:"language,omitempty"`
 }
 
 func (s *SetClip) apply(c *clip.Clip) error {
@@ -38,6 +41,9 @@ func (s *SetClip) apply(c *clip.Clip) error {
 	}
 	if s.Shown != nil {
 		c.Shown = *s.Shown
+	}
+	if s.Language != nil {
+		c.Language = *s.Language
 	}
 	if s.Poster != nil {
 		c.Poster = s.Poster
@@ -125,10 +131,34 @@ type SetProduct struct {
 }
 
 func (s *SetProduct) apply(c *clip.Clip) error {
-	if p := c.Product(s.Product.ID); p != nil {
+	p := c.Product(s.Product.ID)
+	if err := s.exact(p); err != nil {
+		return err
+	}
+	if p != nil {
 		*p = s.Product
 		return nil
 	}
 	c.Products = append(c.Products, s.Product)
+	return nil
+}
+
+// exact refuses amounts with more decimals than their currency has. What a product had before
+// it may keep.
+func (s *SetProduct) exact(before *clip.Product) error {
+	now, was := &s.Product, clip.Product{}
+	if before != nil && before.Currency == now.Currency {
+		was = *before
+	}
+	if now.Price != was.Price {
+		if err := offer.Exact("price", now.Price, now.Currency); err != nil {
+			return clip.Fault("price", "%v", err)
+		}
+	}
+	if now.OldPrice != was.OldPrice {
+		if err := offer.Exact("old price", now.OldPrice, now.Currency); err != nil {
+			return clip.Fault("oldPrice", "%v", err)
+		}
+	}
 	return nil
 }

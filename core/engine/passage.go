@@ -51,7 +51,7 @@ func draftPassage(e *Engine, in DraftPassage) (out DraftedPassage, err error) {
 		}
 		return m
 	}
-	b := words.Set(e.lib.Fonts, l.Words, e.kept.ProductOf(l), words.Setting{Size: l.Rest.Size, Width: l.Words.Width, Height: l.Words.BoxHeight()})
+	b := words.Set(e.lib.Fonts, l.Words, e.kept.SubjectOf(l), words.Setting{Size: l.Rest.Size, Width: l.Words.Width, Height: l.Words.BoxHeight()})
 	end := func(p *clip.Passage) int {
 		_, end := p.Begins(clock, words.Lines(b.Parts(p.Parts())))
 		return int(math.Ceil(end))

@@ -120,7 +120,7 @@ func (s *Stage) courseOf(a *actor, frame float64) paint.Path {
 // blockOf is words as they are set.
 func (s *Stage) blockOf(a *actor, w lettering) *words.Block {
 	return cached(s.lib, w.key.Text("block"), func(*words.Block) int { return 1 << 16 }, func() *words.Block {
-		return words.Set(s.lib.Fonts, w.words, s.clip.ProductOf(a.layer), w.at)
+		return words.Set(s.lib.Fonts, w.words, s.clip.SubjectOf(a.layer), w.at)
 	})
 }
 

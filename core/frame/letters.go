@@ -43,7 +43,7 @@ func (s *Stage) Carets(layer string, frame int) []Caret {
 	if a.layer.Words.Stands() != 0 {
 		m = paint.Translate(spreads(a, w.words, s.blockOf(a, w)), 0).Then(m)
 	}
-	for _, c := range words.Carets(s.lib.Fonts, w.words, s.clip.ProductOf(a.layer), w.at) {
+	for _, c := range words.Carets(s.lib.Fonts, w.words, s.clip.SubjectOf(a.layer), w.at) {
 		out = append(out, Caret{c.Line, at(c.From[0]), at(c.From[1]), Edge{at(c.To[0]), at(c.To[1])}})
 	}
 	return out

@@ -19,7 +19,7 @@ func MissingLetters(c *clip.Clip, lib *Library) []Missing {
 		if l.Words == nil || l.Hidden {
 			continue
 		}
-		if letters := words.Missing(lib.Fonts, l.Words, c.ProductOf(l)); len(letters) > 0 {
+		if letters := words.Missing(lib.Fonts, l.Words, c.SubjectOf(l)); len(letters) > 0 {
 			out = append(out, Missing{l.Name, string(letters)})
 		}
 	}

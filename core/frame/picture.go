@@ -97,11 +97,11 @@ func (s *Stage) contentOf(a *actor) graph.Key {
 	if a.kind.Holds || l.Cutout != nil {
 		return graph.Key{}
 	}
-	var product *clip.Product
+	var of *clip.Subject
 	if l.Words != nil {
-		product = s.clip.ProductOf(l)
+		of = s.clip.SubjectOf(l)
 	}
-	text, err := json.Marshal([]any{a.kind.Content(l), product})
+	text, err := json.Marshal([]any{a.kind.Content(l), of})
 	if err != nil {
 		panic(err) // cannot happen to a valid clip
 	}

@@ -14,7 +14,7 @@ func (s *Stage) Reading(layer string) (needs, has float64) {
 	if a == nil || a.layer.Words == nil || a.layer.Repeat != nil || a.layer.Hidden {
 		return 0, 0
 	}
-	needs = words.ReadingTime(words.Said(a.layer.Words, s.clip.ProductOf(a.layer)))
+	needs = words.ReadingTime(words.Said(a.layer.Words, s.clip.SubjectOf(a.layer)))
 	from, to := a.from, a.to
 	if _, end, ok := s.Passage(layer, false); ok {
 		from = max(from, end)

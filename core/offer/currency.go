@@ -1,14 +1,11 @@
 package offer
 
-import (
-	"strings"
-
-	"github.com/shopspring/decimal"
-)
+import "strings"
 
 // unit is a currency.
 type unit struct {
-	sign     string
+	code     string
+	sign     string // in English
 	decimals int32
 }
 
@@ -23,26 +20,9 @@ func unitOf(code string) (unit, bool) {
 	}
 	line, _, _ = strings.Cut(line, "\n")
 	decimals, sign, _ := strings.Cut(line, " ")
+	code = strings.ToUpper(code)
 	if sign == "" {
-		sign = strings.ToUpper(code)
+		sign = code
 	}
-	return unit{sign, int32(decimals[0] - '0')}, true
-}
-
-// write is an amount the English way: the sign first, thousands apart by commas,
-// as many decimals as the currency has.
-func (u unit) write(d decimal.Decimal) string {
-	whole, rest, _ := strings.Cut(d.StringFixed(u.decimals), ".")
-	var b strings.Builder
-	b.WriteString(u.sign)
-	for i, digit := range whole {
-		if i > 0 && (len(whole)-i)%3 == 0 {
-			b.WriteByte(',')
-		}
-		b.WriteRune(digit)
-	}
-	if rest != "" {
-		b.WriteString("." + rest)
-	}
-	return b.String()
+	return unit{code, sign, int32(decimals[0] - '0')}, true
 }

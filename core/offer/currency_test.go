@@ -34,8 +34,13 @@ func TestMoneyIsWrittenAsTheCLDRSays(t *testing.T) {
 			if whole := amount * math.Pow(10, float64(scale)); whole != math.Trunc(whole) {
 				continue
 			}
-			want := p.Sprint(currency.NarrowSymbol(theirs)) + p.Sprint(number.Decimal(amount, number.Scale(scale)))
-			if got := ours.write(decimal.NewFromFloat(amount)); got != want {
+			sign := p.Sprint(currency.Symbol(theirs))
+			if last := sign[len(sign)-1]; last >= 'A' && last <= 'Z' {
+				sign += "\u00a0"
+			}
+			want := sign + p.Sprint(number.Decimal(amount, number.Scale(scale)))
+			english := formOf("en")
+			if got := english.write(decimal.NewFromFloat(amount), ours); got != want {
 				t.Errorf("%v %s is %q, want %q", amount, code, got, want)
 			}
 		}

@@ -3,6 +3,7 @@ package offer
 
 import (
 	"fmt"
+	"strconv"
 	"strings"
 
 	"github.com/shopspring/decimal"
@@ -10,13 +11,14 @@ import (
 
 // Offer is a price, perhaps reduced from an old one.
 type Offer struct {
-	price, old decimal.Decimal
+	price, old decimal.Decimal // as they are printed
 	reduced    bool
 	unit       unit
 }
 
 // New reads a price, an old price (empty where there is none) and an ISO 4217
-// currency. The old price must be higher than the price.
+// currency. The old price must be higher than the price. Both are taken as they are printed,
+// with the currency's own decimals, so that no claim says more than can be read.
 func New(price, old, code string) (Offer, error) {
 	unit, found := unitOf(code)
 	if !found {
@@ -28,6 +30,7 @@ func New(price, old, code string) (Offer, error) {
 		return Offer{}, err
 	}
 	if old == "" {
+		o.price = o.price.Round(unit.decimals)
 		return o, nil
 	}
 	if o.old, err = amount("old price", old); err != nil {
@@ -36,8 +39,23 @@ func New(price, old, code string) (Offer, error) {
 	if !o.old.GreaterThan(o.price) {
 		return Offer{}, fmt.Errorf("the old price %s is not higher than the price %s", old, price)
 	}
-	o.reduced = true
+	o.price, o.old = o.price.Round(unit.decimals), o.old.Round(unit.decimals)
+	o.reduced = o.old.GreaterThan(o.price)
 	return o, nil
+}
+
+// Exact tells what is wrong with an amount as it is typed: it may have no more decimals than its
+// currency.
+func Exact(what, s, code string) error {
+	unit, found := unitOf(code)
+	d, err := amount(what, s)
+	if err != nil || !found || d.Equal(d.Truncate(unit.decimals)) {
+		return nil // what else is wrong New says
+	}
+	if unit.decimals == 0 {
+		return fmt.Errorf("the %s %s has decimals, which %s has not", what, s, unit.code)
+	}
+	return fmt.Errorf("the %s %s has more decimals than %s, which has %d", what, s, unit.code, unit.decimals)
 }
 
 func amount(what, s string) (decimal.Decimal, error) {
@@ -68,17 +86,17 @@ func Reserved(name string) bool {
 
 // Text fills {name}, {price}, {old}, {percent} and the product's own fields in a
 // text. What the offer does not have becomes empty; what no field is called stays
-// as it is. Prices are written the English way with the currency's own number of
-// decimals.
-func (o Offer) Text(text, name string, fields map[string]string) string {
+// as it is. Prices are written in the form of a language, English where it is not known, with
+// the currency's own number of decimals.
+func (o Offer) Text(text, language, name string, fields map[string]string) string {
 	if !strings.Contains(text, "{") {
 		return text
 	}
-	old, percent := "", ""
+	f, old, percent := formOf(language), "", ""
 	if o.reduced {
-		old, percent = o.unit.write(o.old), fmt.Sprintf("%d%%", o.Percent())
+		old, percent = f.write(o.old, o.unit), strings.Replace(f.percent, "#", strconv.Itoa(o.Percent()), 1)
 	}
-	pairs := []string{"{name}", name, "{price}", o.unit.write(o.price), "{old}", old, "{percent}", percent}
+	pairs := []string{"{name}", name, "{price}", f.write(o.price, o.unit), "{old}", old, "{percent}", percent}
 	for field, says := range fields {
 		pairs = append(pairs, "{"+field+"}", says) // no name is the beginning of another with its brace
 	}

@@ -24,7 +24,7 @@ func Picture(c *clip.Clip, stage *frame.Stage, s clip.Shape, n int) string {
 		}
 		says := l.Name
 		if l.Words != nil {
-			text := strings.Join(strings.Fields(words.Said(l.Words, c.ProductOf(l))), " ")
+			text := strings.Join(strings.Fields(words.Said(l.Words, c.SubjectOf(l))), " ")
 			says = fmt.Sprintf("%s “%s”", l.Name, text)
 		}
 		if where := whereabouts(pl, whole); where != "" && !l.Is().Fills {

@@ -28,11 +28,11 @@ const (
 // Carets are the places between the letters of words as Set lays them out: the
 // first before the first letter, the last behind the last one. Where a line
 // breaks by itself, the place is at the beginning of the next.
-func Carets(fonts *Fonts, w *clip.Words, product *clip.Product, at Setting) []Caret {
+func Carets(fonts *Fonts, w *clip.Words, of *clip.Subject, at Setting) []Caret {
 	fonts.mu.Lock()
 	defer fonts.mu.Unlock()
 	s := &setter{fonts: fonts, words: w, at: at}
-	letters := filled(w.Text, product)
+	letters := filled(w.Text, of)
 	s.gather(letters)
 	l := s.laid()
 	lines, places := l.lines, l.places

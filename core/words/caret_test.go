@@ -78,8 +78,8 @@ func TestCaretsOfOtherWords(t *testing.T) {
 	}
 	p := &clip.Product{Name: "Mug", Price: "20", OldPrice: "", Currency: "EUR"}
 	w.Text = "a{price}{old}b"
-	carets = Carets(fonts, w, p, Setting{Size: 100})
-	b := Set(fonts, w, p, Setting{Size: 100})
+	carets = Carets(fonts, w, &clip.Subject{Product: p}, Setting{Size: 100})
+	b := Set(fonts, w, &clip.Subject{Product: p}, Setting{Size: 100})
 	if len(carets) != 5 {
 		t.Fatalf("there are %d carets", len(carets))
 	}

@@ -18,8 +18,8 @@ type Counting struct {
 }
 
 // from is where a number begins, in units of its last digit.
-func (c *Counting) from(number []rune, product *clip.Product) int64 {
-	from := []rune(Plain(filled(c.From, product)))
+func (c *Counting) from(number []rune, of *clip.Subject) int64 {
+	from := []rune(Plain(filled(c.From, of)))
 	begin, n := lastNumber(from)
 	if n == 0 || n > 15 {
 		return 0
@@ -36,7 +36,7 @@ func (c *Counting) from(number []rune, product *clip.Product) int64 {
 
 // counted is a text in which each number is at its share of the way, written as it will be in
 // the end; origin is of each rune the one of the text that it stands for.
-func (c *Counting) counted(text []rune, product *clip.Product) (out []rune, origin []int) {
+func (c *Counting) counted(text []rune, of *clip.Subject) (out []rune, origin []int) {
 	last, _ := lastNumber(text)
 	for i := 0; i < len(text); {
 		n := numberAt(text[i:])
@@ -47,7 +47,7 @@ func (c *Counting) counted(text []rune, product *clip.Product) (out []rune, orig
 			}
 			continue
 		}
-		now := partOf(text[i:i+n], c.from(text[i:i+n], product), c.Share)
+		now := partOf(text[i:i+n], c.from(text[i:i+n], of), c.Share)
 		for k, r := range now {
 			out = append(out, r)
 			// Counted from its end, since it has fewer digits before, or more.

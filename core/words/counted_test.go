@@ -60,7 +60,7 @@ func TestAPriceCountsFromTheOldOne(t *testing.T) {
 		{"€9.50", "120", 0, "€120.00"}, {"€1,250", "250", 0.5, "€750"}, {"€49.00", "nothing", 0.5, "€24.50"}, {"8", "1200", 0.5, "604"},
 	} {
 		c := &Counting{Share: x.share, From: x.from}
-		if got, _ := c.counted([]rune(x.text), p); string(got) != x.want {
+		if got, _ := c.counted([]rune(x.text), &clip.Subject{Product: p}); string(got) != x.want {
 			t.Errorf("%q from %q at %g is %q, want %q", x.text, x.from, x.share, string(got), x.want)
 		}
 	}

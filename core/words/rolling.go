@@ -77,19 +77,19 @@ func valueOf(number []rune) (v int64) {
 }
 
 // rolled are words whose last number rolls to what it says, digit by digit.
-func rolled(fonts *Fonts, w *clip.Words, product *clip.Product, at Setting) *Block {
-	s := &setter{fonts: fonts, words: w, product: product, at: at}
-	s.gather(filled(w.Text, product))
+func rolled(fonts *Fonts, w *clip.Words, of *clip.Subject, at Setting) *Block {
+	s := &setter{fonts: fonts, words: w, of: of, at: at}
+	s.gather(filled(w.Text, of))
 	begin, n := lastNumber(s.text)
 	if n == 0 || at.Counting.Share >= 1 || n > 15 {
 		b := &Block{Missing: s.missing}
 		s.layout(b)
 		return b
 	}
-	reels := reelsOf(s.text[begin:begin+n], at.Counting.from(s.text[begin:begin+n], product), at.Counting.Share)
+	reels := reelsOf(s.text[begin:begin+n], at.Counting.from(s.text[begin:begin+n], of), at.Counting.Share)
 	s.widened(begin, n, len(reels))
 	n = len(reels)
-	next := &setter{fonts: fonts, words: w, product: product, at: at, missing: s.missing, styles: s.styles, letters: s.letters}
+	next := &setter{fonts: fonts, words: w, of: of, at: at, missing: s.missing, styles: s.styles, letters: s.letters}
 	next.text = append([]rune{}, s.text...)
 	for i, r := range reels {
 		if s.text[begin+i] = r.now; r.next != 0 {

@@ -40,10 +40,10 @@ type Axis struct {
 // Window is a circle beside which lines end, units from the block's centre.
 type Window struct{ X, Y, R float64 }
 
-// Set lays out words. product fills the braces and may be nil.
+// Set lays out words. What they speak of fills the braces and may be nil.
 //
 // A person's own font that turns out to be broken is stood in for by another one.
-func Set(fonts *Fonts, w *clip.Words, product *clip.Product, at Setting) (b *Block) {
+func Set(fonts *Fonts, w *clip.Words, of *clip.Subject, at Setting) (b *Block) {
 	fonts.mu.Lock()
 	defer fonts.mu.Unlock()
 	defer func() {
@@ -51,18 +51,18 @@ func Set(fonts *Fonts, w *clip.Words, product *clip.Product, at Setting) (b *Blo
 			if !fonts.dropped(w) {
 				panic(p)
 			}
-			b = set(fonts, w, product, at)
+			b = set(fonts, w, of, at)
 		}
 	}()
-	return set(fonts, w, product, at)
+	return set(fonts, w, of, at)
 }
 
-func set(fonts *Fonts, w *clip.Words, product *clip.Product, at Setting) *Block {
+func set(fonts *Fonts, w *clip.Words, of *clip.Subject, at Setting) *Block {
 	if c := at.Counting; c != nil && c.Rolls {
-		return rolled(fonts, w, product, at)
+		return rolled(fonts, w, of, at)
 	}
-	s := &setter{fonts: fonts, words: w, product: product, at: at}
-	s.gather(filled(w.Text, product))
+	s := &setter{fonts: fonts, words: w, of: of, at: at}
+	s.gather(filled(w.Text, of))
 	s.count()
 	if at.Scrambled != nil {
 		at.Scrambled.mix(s.text)
@@ -73,18 +73,18 @@ func set(fonts *Fonts, w *clip.Words, product *clip.Product, at Setting) *Block 
 }
 
 // Missing are the letters of words that no font has, each once.
-func Missing(fonts *Fonts, w *clip.Words, product *clip.Product) []rune {
+func Missing(fonts *Fonts, w *clip.Words, of *clip.Subject) []rune {
 	fonts.mu.Lock()
 	defer fonts.mu.Unlock()
 	s := &setter{fonts: fonts, words: w}
-	s.gather(filled(w.Text, product))
+	s.gather(filled(w.Text, of))
 	slices.Sort(s.missing)
 	return slices.Compact(s.missing)
 }
 
 // filled reads the text before it fills in the product, so that a product's own
 // asterisks stay what they are.
-func filled(text string, p *clip.Product) []Letter {
+func filled(text string, p *clip.Subject) []Letter {
 	letters := Letters(text)
 	if p == nil {
 		return letters
@@ -94,7 +94,7 @@ func filled(text string, p *clip.Product) []Letter {
 		return letters
 	}
 	for i := range letters {
-		letters[i].Text = o.Text(letters[i].Text, p.Name, p.Fields)
+		letters[i].Text = o.Text(letters[i].Text, p.Language, p.Name, p.Fields)
 	}
 	return letters
 }
@@ -102,7 +102,7 @@ func filled(text string, p *clip.Product) []Letter {
 type setter struct {
 	fonts   *Fonts
 	words   *clip.Words
-	product *clip.Product
+	of      *clip.Subject
 	text    []rune
 	styles  []Style // of each rune
 	letters []int   // the letter that each rune belongs to
@@ -139,7 +139,7 @@ func (s *setter) count() {
 	if s.at.Counting == nil {
 		return
 	}
-	text, origin := s.at.Counting.counted(s.text, s.product)
+	text, origin := s.at.Counting.counted(s.text, s.of)
 	styles, letters := make([]Style, len(text)), make([]int, len(text))
 	for i, o := range origin {
 		styles[i], letters[i] = s.styles[o], s.letters[o]
@@ -170,4 +170,4 @@ func (s *setter) layout(b *Block) {
 }
 
 // Said is what words say, with the product filled in and without markup.
-func Said(w *clip.Words, product *clip.Product) string { return Plain(filled(w.Text, product)) }
+func Said(w *clip.Words, of *clip.Subject) string { return Plain(filled(w.Text, of)) }

@@ -49,7 +49,7 @@ export type Command =
   | { type: 'riseBehind'; layers: string[]; behind: string; id: string }
   | { type: 'runAlong'; layer: string; figure?: string }
   | { type: 'setAxis'; layer: string; tag: string; at: number; frame: number }
-  | { type: 'setClip'; name?: string | null; shapes?: Shape[]; rate?: number | null; length?: number | null; past?: string; poster?: Moment | null; shown?: string | null }
+  | { type: 'setClip'; name?: string | null; shapes?: Shape[]; rate?: number | null; length?: number | null; past?: string; poster?: Moment | null; shown?: string | null; language?: string | null }
   | { type: 'setEase'; keys: KeyRef[]; ease: Ease }
   | { type: 'setKey'; layer: string; property: string; key: Key }
   | { type: 'setLayer'; layer: string; set: Changed<Layer> }

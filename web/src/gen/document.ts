@@ -69,6 +69,7 @@ export interface Clip {
   props: Prop[]
   products: Product[]
   shown?: string
+  language?: string
   layers: Layer[]
   poster?: Moment | null
   markers?: Mark[]

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { languages } from '../gen/catalogue'
 import { named } from '../parts/fields'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
@@ -177,7 +178,7 @@ function addProduct() {
     <TempoSettings :tempo="clip.tempo" />
     <h2>Range</h2>
     <p v-if="!clip.products.length" class="hint">Products with their prices; badges and words show them.</p>
-    <div v-for="p in clip.products" :key="p.id" class="three product">
+    <div v-for="p in clip.products" :key="p.id" class="product">
       <TextField :value="p.name ?? ''" label="Product" :check="named" @change="setProduct(p, { name: $event })" />
       <TextField :value="p.price ?? ''" :label="`Price of ${p.name}`" @change="setProduct(p, { price: $event })" />
       <TextField
@@ -186,7 +187,21 @@ function addProduct() {
         placeholder="old price"
         @change="setProduct(p, { oldPrice: $event })"
       />
+      <TextField
+        :value="p.currency ?? ''"
+        whole
+        :label="`Currency of ${p.name}`"
+        title="Its code, as EUR"
+        @change="setProduct(p, { currency: $event.trim().toUpperCase() })"
+      />
     </div>
+    <ChoiceField
+      v-if="clip.products.length"
+      label="Prices are written in"
+      :value="clip.language || 'en'"
+      :options="languages"
+      @change="editor.run({ type: 'setClip', language: $event })"
+    />
     <ChoiceField
       v-if="clip.products.length"
       label="Product of scenes without their own"
@@ -255,7 +270,14 @@ label,
   margin: 0 0 0.2rem;
 }
 
+.product > :first-child {
+  grid-column: 1 / -1;
+}
+
 .product {
-  margin-bottom: 0.3rem;
+  display: grid;
+  grid-template-columns: 1fr 1fr 3.6rem;
+  gap: 0.2rem 0.3rem;
+  margin-bottom: 0.5rem;
 }
 </style>
