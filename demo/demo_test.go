@@ -13,6 +13,7 @@ import (
 	"billow/core/edit"
 	"billow/core/frame"
 	"billow/core/paint"
+	"billow/core/pieces"
 	"billow/demo/drawn"
 	"billow/demo/synth"
 	"billow/fonts"
@@ -195,6 +196,38 @@ func TestAllWordsOfTheSamplesCanBeRead(t *testing.T) {
 			if needs, has := stage.Reading(l.ID); has < needs {
 				t.Errorf("%s: %s takes %.1f s to be read and stands for %.1f", n.Clip.Name, l.Name, needs, has)
 			}
+		}
+	}
+}
+
+// No sample clip asks for what nothing fills, nor does anything that is newly put on the
+// Tabletop of a clip without products.
+func TestNothingIsMissingFromTheStart(t *testing.T) {
+	for _, n := range small(t).Clips {
+		if gaps := frame.Gaps(n.Clip); len(gaps) > 0 {
+			t.Errorf("%s: %v", n.ID, gaps[0])
+		}
+	}
+	square, _ := clip.StandardShape("square")
+	for _, k := range clip.Kinds {
+		if !k.Offered {
+			continue
+		}
+		c := clip.New("Empty", square, 30, 90)
+		fill(c, *c.Layer("backdrop"), clip.Draft(c, k.ID, "", "", ""))
+		if gaps := frame.Gaps(c); len(gaps) > 0 {
+			t.Errorf("a new %s: %v", k.Name, gaps[0])
+		}
+	}
+	for _, k := range pieces.Names {
+		c := clip.New("Empty", square, 30, 90)
+		made, err := pieces.Make(c, pieces.Asked{Kind: k.ID})
+		if err != nil {
+			t.Fatal(err)
+		}
+		c.Layers = append(c.Layers, made...)
+		if gaps := frame.Gaps(c); len(gaps) > 0 {
+			t.Errorf("a new %s: %v", k.Name, gaps[0])
 		}
 	}
 }

@@ -8,6 +8,7 @@ import (
 	"time"
 
 	"billow/core/clip"
+	"billow/core/frame"
 	"billow/store"
 
 	"github.com/gin-gonic/gin"
@@ -41,6 +42,10 @@ func (s *Server) createExport(c *gin.Context) {
 			return
 		}
 		seen[id] = true
+	}
+	if gaps := frame.Gaps(doc); len(gaps) > 0 {
+		fail(c, clip.Fault("words", "%v", gaps[0]))
+		return
 	}
 	id := store.NewID()
 	if err := s.Queue.Add(c, id, st.ID, st.Revision, doc, in.Shapes, in.Quick); err != nil {

@@ -237,4 +237,15 @@ func TestMissingLettersAreSaid(t *testing.T) {
 			t.Errorf("strict, %s gives %d %s", call[0], code, problems)
 		}
 	}
+	// What nothing fills is told of a frame, and keeps a clip from being exported.
+	c.Layers[len(c.Layers)-1].Words.Text = "Only {price}"
+	if err := writeBundle(file, c, nil); err != nil {
+		t.Fatal(err)
+	}
+	if _, problems, code := billow(t, "frame", file, "--out", filepath.Join(dir, "f.png")); code != 0 || !strings.Contains(problems, "{price}") {
+		t.Errorf("a frame with a gap gives %d %s", code, problems)
+	}
+	if _, problems, code := billow(t, "export", file, "--out", filepath.Join(dir, "g.mp4")); code != 3 || !strings.Contains(problems, "speaks of no product") {
+		t.Errorf("an export with a gap gives %d %s", code, problems)
+	}
 }

@@ -95,8 +95,14 @@ type warning struct {
 // warned looks for what would not look as it should.
 func (o *output) warned(c *clip.Clip, lib *frame.Library) ([]warning, error) {
 	warnings := []warning{}
+	var found []warning
+	for _, g := range frame.Gaps(c) {
+		found = append(found, warning{g.Error(), frame.Missing{Layer: g.Layer}})
+	}
 	for _, m := range frame.MissingLetters(c, lib) {
-		w := warning{fmt.Sprintf("no font has %q, which %q shows; they are drawn as boxes", m.Letters, m.Layer), m}
+		found = append(found, warning{fmt.Sprintf("no font has %q, which %q shows; they are drawn as boxes", m.Letters, m.Layer), m})
+	}
+	for _, w := range found {
 		if o.strict {
 			return nil, inputError{errors.New(w.Message)}
 		}
@@ -153,6 +159,9 @@ func exportCommand() *cobra.Command {
 }
 
 func (o *output) export(ctx context.Context, c *clip.Clip, s clip.Shape, b *bundle.Bundle) error {
+	if gaps := frame.Gaps(c); len(gaps) > 0 {
+		return inputError{gaps[0]}
+	}
 	lib := export.Library()
 	warnings, err := o.warned(c, lib)
 	if err != nil {

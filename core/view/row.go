@@ -10,24 +10,26 @@ import (
 	"billow/core/motion"
 	"billow/core/moves"
 	"billow/core/timing"
+	"billow/core/words"
 )
 
 // Row is one layer.
 type Row struct {
-	Layer  string   `json:"layer"`
-	Scene  string   `json:"scene"` // the scene in which it is; none is over or beneath all of them
-	Depth  int      `json:"depth"` // how many groups it is in
-	From   int      `json:"from"`
-	To     int      `json:"to"`
-	Start  int      `json:"start"` // of its scene: the frame from which its moments count
-	First  float64  `json:"first"` // and the beat
-	Shows  string   `json:"shows"` // the product that it shows
-	Tracks []Track  `json:"tracks"`
-	Differ []string `json:"differ"` // shapes in which it has a rest of its own
-	Lacks  string   `json:"lacks"`  // letters that no font has
-	Hasty  string   `json:"hasty"`  // why its words cannot be read in time, if they cannot
-	Moves  []Span   `json:"moves"`
-	Lineup *Lineup  `json:"lineup,omitempty"`
+	Layer    string   `json:"layer"`
+	Scene    string   `json:"scene"` // the scene in which it is; none is over or beneath all of them
+	Depth    int      `json:"depth"` // how many groups it is in
+	From     int      `json:"from"`
+	To       int      `json:"to"`
+	Start    int      `json:"start"` // of its scene: the frame from which its moments count
+	First    float64  `json:"first"` // and the beat
+	Shows    string   `json:"shows"` // the product that it shows
+	Tracks   []Track  `json:"tracks"`
+	Differ   []string `json:"differ"`             // shapes in which it has a rest of its own
+	Lacks    string   `json:"lacks"`              // letters that no font has
+	Unfilled []string `json:"unfilled,omitempty"` // names in braces that nothing fills
+	Hasty    string   `json:"hasty"`              // why its words cannot be read in time, if they cannot
+	Moves    []Span   `json:"moves"`
+	Lineup   *Lineup  `json:"lineup,omitempty"`
 }
 
 // Lineup is what a person has to know of a group's line-up.
@@ -102,6 +104,9 @@ func row(c *clip.Clip, l *clip.Layer, depth int, stage *frame.Stage, open bool) 
 	}
 	if p := c.ProductOf(l); p != nil {
 		r.Shows = p.ID
+	}
+	if l.Words != nil {
+		r.Unfilled = words.Unfilled(l.Words, c.SubjectOf(l))
 	}
 	for _, s := range c.Shapes {
 		if _, ok := l.Rests[s.ID]; ok {

@@ -4,7 +4,6 @@ import (
 	"slices"
 
 	"billow/core/clip"
-	"billow/core/offer"
 
 	"github.com/go-text/typesetting/font"
 	"github.com/go-text/typesetting/shaping"
@@ -80,23 +79,6 @@ func Missing(fonts *Fonts, w *clip.Words, of *clip.Subject) []rune {
 	s.gather(filled(w.Text, of))
 	slices.Sort(s.missing)
 	return slices.Compact(s.missing)
-}
-
-// filled reads the text before it fills in the product, so that a product's own
-// asterisks stay what they are.
-func filled(text string, p *clip.Subject) []Letter {
-	letters := Letters(text)
-	if p == nil {
-		return letters
-	}
-	o, err := offer.New(p.Price, p.OldPrice, p.Currency)
-	if err != nil {
-		return letters
-	}
-	for i := range letters {
-		letters[i].Text = o.Text(letters[i].Text, p.Language, p.Name, p.Fields)
-	}
-	return letters
 }
 
 type setter struct {

@@ -28,6 +28,7 @@ const all = computed(() => lanesOf(props.row.tracks, apart.value))
 const lanes = computed(() => (props.open ? all.value : all.value.slice(0, 1)))
 const laneHeight = computed(() => (props.open ? 34 : 20))
 const height = computed(() => (props.open ? 14 : 4) + Math.max(1, lanes.value.length) * laneHeight.value)
+const unfilled = computed(() => `Nothing says what ${(props.row.unfilled ?? []).map((f) => `{${f}}`).join(', ')} is`)
 const icon = computed(() => (light.value ? 'bi bi-lamp' : kindIcon(layer.value?.kind)))
 const soloed = computed(() => editor.solo.includes(props.row.layer))
 
@@ -114,6 +115,7 @@ function toggleSolo() {
         >
           {{ name }} <em v-if="layer?.label">{{ layer.label }}</em>
         </button>
+        <i v-if="row.unfilled" class="bi bi-braces hasty" role="img" :aria-label="unfilled" :title="unfilled" />
         <i v-if="row.hasty" class="bi bi-hourglass-split hasty" role="img" :aria-label="row.hasty" :title="row.hasty" />
         <span class="marks">
           <IconButton

@@ -235,6 +235,7 @@ export interface Row {
   tracks: Track[]
   differ: string[]
   lacks: string
+  unfilled?: string[]
   hasty: string
   moves: Span[]
   lineup?: ViewLineup | null

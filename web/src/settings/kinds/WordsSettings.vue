@@ -24,6 +24,7 @@ brands.load()
 const emit = defineEmits<{ set: [values: Changed<Layer>] }>()
 const editor = useEditor()
 const row = computed(() => editor.view.rows.find((r) => r.layer === props.layer.id))
+const unfilled = computed(() => (row.value?.unfilled ?? []).map((f) => `{${f}}`).join(', '))
 const product = computed(() => editor.clip?.products.find((p) => p.id === row.value?.shows))
 const fields = computed(() => Object.entries(product.value?.fields ?? {}))
 const choices = computed(() => [
@@ -96,6 +97,9 @@ function addField(name: string) {
     <p class="hint">
       *emphasis* ~struck out~ {name} {price} {old} {percent}
       <template v-for="[name] in fields" :key="name"> {{ `{${name}\}` }}</template>
+    </p>
+    <p v-if="unfilled" class="wrong" role="alert">
+      Nothing says what {{ unfilled }} is: choose a product that has it, or write \{ where a brace is meant.
     </p>
     <p v-if="row?.lacks" class="wrong" role="alert">
       No font here has a letter for “{{ row.lacks }}”; an empty box stands for it.
