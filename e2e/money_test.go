@@ -108,3 +108,17 @@ func TestAClipSpeaksALanguage(t *testing.T) {
 		t.Errorf("the price is %s; rows say %s", c.Products[0].Price, said)
 	}
 }
+
+// Words that ask for a field which their product lacks say so on their row; once it is said in
+// the settings that offer it, nothing is missing.
+func TestAMissingFieldIsSaidAndFilled(t *testing.T) {
+	u := visit(t, "/clips/"+copyOf(t, 0))
+	u.ready()
+	u.clickText(".row-line .name", "^Name and price")
+	u.clickText("[role=tab]", "^Layer$")
+	u.write("textarea[aria-label=Words]", "{name}, {weight}")
+	u.wait("its row says so", `document.querySelector('.row-line.selected .bi-braces')?.ariaLabel.includes('{weight}')`)
+	u.write("input[aria-label=weight]", "1.2 kg")
+	u.waitStored("the product has it", func(c *clip.Clip) bool { return c.Products[0].Fields["weight"] == "1.2 kg" })
+	u.wait("nothing is missing", `!document.querySelector('.row-line .bi-braces')`)
+}

@@ -26,7 +26,12 @@ const editor = useEditor()
 const row = computed(() => editor.view.rows.find((r) => r.layer === props.layer.id))
 const unfilled = computed(() => (row.value?.unfilled ?? []).map((f) => `{${f}}`).join(', '))
 const product = computed(() => editor.clip?.products.find((p) => p.id === row.value?.shows))
-const fields = computed(() => Object.entries(product.value?.fields ?? {}))
+// The product's own fields, and empty those that the words ask for and it does not have.
+const fields = computed(() => {
+  const has = product.value?.fields ?? {}
+  const asked = (row.value?.unfilled ?? []).filter((n) => !(n in has))
+  return [...Object.entries(has), ...asked.map((n): [string, string] => [n, ''])]
+})
 const choices = computed(() => [
   { id: '', name: 'None' },
   { id: productSlot, name: 'The one of its scene' },
@@ -78,7 +83,7 @@ function setProduct(values: Partial<Product>) {
 
 // A field of the product's own; without words it is taken away.
 function setField(name: string, says: string) {
-  const rest = fields.value.filter(([n]) => n !== name)
+  const rest = fields.value.filter(([n, text]) => n !== name && text)
   setProduct({ fields: Object.fromEntries(says ? [...rest, [name, says]] : rest) })
 }
 
@@ -99,7 +104,9 @@ function addField(name: string) {
       <template v-for="[name] in fields" :key="name"> {{ `{${name}\}` }}</template>
     </p>
     <p v-if="unfilled" class="wrong" role="alert">
-      Nothing says what {{ unfilled }} is: choose a product that has it, or write \{ where a brace is meant.
+      Nothing says what {{ unfilled }} is:
+      {{ product ? 'say it below, under Product' : 'choose a product that has it' }}, or write \{ where a brace is
+      meant.
     </p>
     <p v-if="row?.lacks" class="wrong" role="alert">
       No font here has a letter for “{{ row.lacks }}”; an empty box stands for it.
