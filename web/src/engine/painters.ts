@@ -28,6 +28,7 @@ export class Painters {
   private given = new Map<Engine, Set<string>>()
   private ready = new Set<Engine>() // those that have the clip and its pictures
   private drew: () => void = () => undefined
+  private round = 0 // counts the states that were given to all
   private drewNext: () => void = () => undefined
   private first = new Promise<void>((resolve) => (this.drew = resolve))
 
@@ -95,6 +96,7 @@ export class Painters {
   // a whole clip; state is what it leads to when it is kept.
   async follow(state: State, command: Command | null, keep: boolean) {
     if (keep) this.state = state
+    this.round++
     await Promise.all(
       [...this.ready].map(async (e) => {
         await this.pictures(e, state.needs)
@@ -109,6 +111,7 @@ export class Painters {
   // others tells when the others can, which matters when they are not ready yet.
   async show(state: State, others: () => void) {
     this.state = state
+    this.round++
     const [first, ...rest] = this.engines
     const late = rest.filter((e) => !this.ready.has(e))
     const given = this.give(first)
@@ -164,11 +167,18 @@ export class Painters {
       const followed = follow(first)
       shown(false) // what is drawn from now on comes after it: an engine answers in order
       await followed
-      if (due) this.nextDrawn().then(() => Promise.all(rest.map(follow)).then(() => shown(true)))
+      if (due) this.nextDrawn().then(this.unlessKept(() => Promise.all(rest.map(follow)).then(() => shown(true))))
       // Twice as long for the Beatline: the machine is shared.
       if (!this.wanted) return
       await new Promise((r) => setTimeout(r, Math.min(80, 2 * (performance.now() - began))))
     }
+  }
+
+  // unlessKept does something later, if no state was given to all until then, which would be
+  // newer than a command that is only shown.
+  private unlessKept(later: () => unknown) {
+    const round = this.round
+    return () => void (round === this.round && later())
   }
 
   // nextDrawn waits for the next picture of the first engine, which has the machine
