@@ -387,5 +387,7 @@ func TestPricesHaveNoMoreDecimalsThanTheirCurrency(t *testing.T) {
 	c = do(t, c, product("10.005", "21", "EUR"))
 	refused(t, c, product("10.005", "2500", "JPY"), "price")
 	do(t, c, `{"type":"setClip","language":"de-CH"}`)
-	refused(t, c, `{"type":"setClip","language":"tlh"}`, "language")
+	for _, language := range []string{"tlh", "en|English", "|", "en|English|¤#", "\nen"} {
+		refused(t, c, fmt.Sprintf(`{"type":"setClip","language":%q}`, language), "language")
+	}
 }

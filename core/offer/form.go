@@ -33,14 +33,16 @@ var Languages = func() (out wording.List) {
 }()
 
 // Known tells whether money can be written in the form of a language, given as in BCP 47.
-func Known(language string) bool { return strings.Contains(forms, "\n"+language+"|") && language != "" }
+func Known(language string) bool {
+	return language != "" && !strings.ContainsAny(language, "|\n") && strings.Contains(forms, "\n"+language+"|")
+}
 
 // formOf is the form of a language, or English's.
 func formOf(language string) form {
-	_, line, found := strings.Cut(forms, "\n"+language+"|")
-	if !found || language == "" {
-		_, line, _ = strings.Cut(forms, "\n"+English+"|")
+	if !Known(language) {
+		language = English
 	}
+	_, line, _ := strings.Cut(forms, "\n"+language+"|")
 	line, _, _ = strings.Cut(line, "\n")
 	f := strings.Split(line, "|")
 	return form{f[1], f[2], f[3], int(f[4][0] - '0'), int(f[5][0] - '0'), f[6], f[7]}
