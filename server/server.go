@@ -79,6 +79,8 @@ func (s *Server) routes(api *gin.RouterGroup) {
 	api.POST("/clips/:id/copy", s.copyClip)
 	api.POST("/clips/:id/return", s.returnClip)
 	api.GET("/clips/:id/bundle.zip", s.getBundle)
+	api.POST("/clips/:id/range/read", packed, s.readTable)
+	api.GET("/clips/:id/range.csv", s.writeTable)
 	api.POST("/bundles", s.importBundle)
 	api.POST("/props", s.uploadProp)
 	api.GET("/props", packed, s.listProps)

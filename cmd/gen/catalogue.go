@@ -13,6 +13,7 @@ import (
 	"billow/core/passages"
 	"billow/core/pieces"
 	"billow/core/property"
+	"billow/core/table"
 	"billow/core/transition"
 	"billow/core/wording"
 	"billow/fonts"
@@ -47,6 +48,10 @@ func catalogue() string {
 	add("passageOrders", clip.PassageOrders)
 	add("passageEdges", clip.PassageEdges)
 	add("languages", offer.Languages)
+	add("rangeFields", table.Fields)
+	add("moneyCents", clip.MoneyCents)
+	add("moneyZeros", clip.MoneyZeros)
+	add("moneySigns", clip.MoneySigns)
 	add("pieces", pieces.Names)
 	add("pieceSides", pieces.Sides)
 	add("figures", clip.Figures)

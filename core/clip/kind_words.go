@@ -27,6 +27,7 @@ type Words struct {
 	LineSpacing   float64       `json:"lineSpacing"`                     // percent of the font size
 	LetterSpacing float64       `json:"letterSpacing"`                   // percent of the font size
 	Optical       bool          `json:"optical,omitempty"`               // quotation marks, hyphens and points hang out beyond a line's ends
+	Money         *Money        `json:"money,omitempty" walk:"plain"`    // how amounts look among them
 	Features      []string      `json:"features,omitempty"`              // of OpenType that are on (smcp), or off (-liga)
 	Axes          []Axis        `json:"axes,omitempty" walk:"plain"`     // of a variable font
 	Fit           *Fit          `json:"fit,omitempty" walk:"plain"`      // they are as large as they can be in a box
@@ -134,6 +135,7 @@ func ownWords(l *Layer) {
 		l.Words.Plate.Round = copied(l.Words.Plate.Round)
 	}
 	l.Words.Features, l.Words.Axes = slices.Clone(l.Words.Features), slices.Clone(l.Words.Axes)
+	l.Words.Money = copied(l.Words.Money)
 	l.Words.Fit, l.Words.Beside = copied(l.Words.Fit), copied(l.Words.Beside)
 	if l.Words.Gradient = copied(l.Words.Gradient); l.Words.Gradient != nil {
 		l.Words.Gradient.own()
@@ -215,6 +217,7 @@ func checkWords(c *Clip, field string, l *Layer) error {
 	}
 	return firstError(
 		w.checkTypography(c, l, field),
+		w.Money.check(field+".money"),
 		w.Comes.check(field+".comes"), w.Goes.check(field+".goes"),
 		within(field+".width", w.Width, 0, MaxUnits),
 		within(field+".lineSpacing", w.LineSpacing, 50, 300),

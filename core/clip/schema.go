@@ -6,6 +6,7 @@ import (
 	"strings"
 
 	"billow/core/motion"
+	"billow/core/offer"
 	"billow/core/transition"
 )
 
@@ -47,6 +48,7 @@ func Enum(typ, field string) []string { return enums[typ+"."+field] }
 var enums = withKinds(map[string][]string{
 	"Layer.Kind": LayerKinds, "Layer.Blend": BlendModes,
 	"Rest.Pin": Pins, "Prop.Kind": {KindCutout, KindTune, KindFont}, "OwnFont.Embedding": Embeddings.IDs(),
+	"Product.Quote": offer.Quotes, "Money.Cents": MoneyCents.IDs(), "Money.Zeros": MoneyZeros.IDs(), "Money.Sign": MoneySigns.IDs(),
 	"Hit.Kind": {"low", "mid", "high"}, "Key.Off": append([]string{""}, motion.Sides...),
 	"Ease.Kind":  motion.EaseNames.IDs(),
 	"Leave.Kind": transitionIDs(),

@@ -23,6 +23,7 @@ var kinds = map[string]func() command{
 	"setTune":      func() command { return &SetTune{} },
 	"addProp":      func() command { return &AddProp{} },
 	"setProduct":   func() command { return &SetProduct{} },
+	"setRange":     func() command { return &SetRange{} },
 	"addLayers":    func() command { return &AddLayers{} },
 	"changeInto":   func() command { return &ChangeInto{} },
 	"becomePath":   func() command { return &BecomePath{} },

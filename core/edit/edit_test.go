@@ -107,7 +107,7 @@ func TestBadCommandsNameTheFieldAndLoseNothing(t *testing.T) {
 	refused(t, c, `{"type":"handle","layer":"mug-layer","shape":"tall","frame":0,"target":"auto","factor":-1}`, "factor")
 	refused(t, c, `{"type":"moveKeys","keys":[{"layer":"mug-layer","property":"rotation","frame":0}],"by":15}`, "at")
 	refused(t, c, `{"type":"setTune","tune":{"prop":"mug"}}`, "tune")
-	refused(t, c, `{"type":"setProduct","product":{"id":"p","name":"Mug","price":"20","oldPrice":"15","currency":"EUR"}}`, "products")
+	refused(t, c, `{"type":"setProduct","product":{"id":"p","name":"Mug","price":"-20","oldPrice":"15","currency":"EUR"}}`, "price")
 	refused(t, c, `{"type":"setLayer","layer":"words","set":{"kind":"cutout"}}`, "set")
 	refused(t, c, `{"type":"setLayer","layer":"words","set":{"words":{"fill":"red"}}}`, "")
 	refused(t, c, `{"type":"undo","changes":[{"at":["version"],"from":2,"to":99}]}`, "version")

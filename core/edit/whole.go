@@ -4,7 +4,6 @@ import (
 	"encoding/json"
 
 	"billow/core/clip"
-	"billow/core/offer"
 	"billow/core/timing"
 )
 
@@ -121,44 +120,5 @@ func (a *AddProp) apply(c *clip.Clip) error {
 		return nil
 	}
 	c.Props = append(c.Props, a.Prop)
-	return nil
-}
-
-// SetProduct adds a product or changes the one with the same ID.
-type SetProduct struct {
-	Typed
-	Product clip.Product `json:"product"`
-}
-
-func (s *SetProduct) apply(c *clip.Clip) error {
-	p := c.Product(s.Product.ID)
-	if err := s.exact(p); err != nil {
-		return err
-	}
-	if p != nil {
-		*p = s.Product
-		return nil
-	}
-	c.Products = append(c.Products, s.Product)
-	return nil
-}
-
-// exact refuses amounts with more decimals than their currency has. What a product had before
-// it may keep.
-func (s *SetProduct) exact(before *clip.Product) error {
-	now, was := &s.Product, clip.Product{}
-	if before != nil && before.Currency == now.Currency {
-		was = *before
-	}
-	if now.Price != was.Price {
-		if err := offer.Exact("price", now.Price, now.Currency); err != nil {
-			return clip.Fault("price", "%v", err)
-		}
-	}
-	if now.OldPrice != was.OldPrice {
-		if err := offer.Exact("old price", now.OldPrice, now.Currency); err != nil {
-			return clip.Fault("oldPrice", "%v", err)
-		}
-	}
 	return nil
 }

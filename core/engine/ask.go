@@ -51,6 +51,7 @@ var Methods = map[string]Method{
 	"solo":         ask(solo),
 	"shadows":      ask(shadows),
 	"view":         ask(viewOf),
+	"quoted":       ask(quoted),
 	"picture":      asking(picture),
 	"retryFonts":   ask(retryFonts),
 	"draw":         ask(draw),

@@ -9,6 +9,12 @@ type unit struct {
 	decimals int32
 }
 
+// IsCurrency tells whether a code is one of ISO 4217.
+func IsCurrency(code string) bool {
+	_, found := unitOf(code)
+	return found
+}
+
 // unitOf finds the currency of a code of ISO 4217.
 func unitOf(code string) (unit, bool) {
 	if len(code) != 3 || strings.ContainsAny(code, " \n") {

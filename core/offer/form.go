@@ -57,18 +57,15 @@ func (f *form) sign(u unit) string {
 	return u.sign
 }
 
-// write is an amount with as many decimals as its currency has.
-func (f *form) write(d decimal.Decimal, u unit) string {
+// parts are those of an amount with as many decimals as its currency has.
+func (f *form) parts(d decimal.Decimal, u unit) []Part {
 	whole, rest, _ := strings.Cut(d.StringFixed(u.decimals), ".")
 	var b strings.Builder
 	for i, digit := range whole {
-		if left := len(whole) - i; i > 0 && f.parts(left, len(whole)) {
+		if left := len(whole) - i; i > 0 && f.separates(left, len(whole)) {
 			b.WriteString(f.group)
 		}
 		b.WriteRune(digit)
-	}
-	if rest != "" {
-		b.WriteString(f.decimal + rest)
 	}
 	sign, before, after := f.sign(u), "", ""
 	// Letters keep clear of digits (CLDR, currencySpacing).
@@ -80,14 +77,31 @@ func (f *form) write(d decimal.Decimal, u unit) string {
 	if strings.Contains(f.pattern, "#¤") && clears(first) {
 		before = "\u00a0"
 	}
-	return strings.NewReplacer("¤", before+sign+after, "#", b.String()).Replace(f.pattern)
+	lead, tail, _ := strings.Cut(strings.Replace(f.pattern, "¤", before+sign+after, 1), "#")
+	var out []Part
+	add := func(text string, role Role) {
+		if text != "" {
+			out = append(out, Part{text, role})
+		}
+	}
+	add(lead, Sign)
+	add(b.String(), Whole)
+	if rest != "" {
+		add(f.decimal, Decimal)
+		add(rest, Cents)
+	}
+	add(tail, Sign)
+	return out
 }
+
+// write is an amount.
+func (f *form) write(d decimal.Decimal, u unit) string { return Joined(f.parts(d, u)) }
 
 // clears tells whether a sign's edge keeps clear of digits: all but symbols, as $, do.
 func clears(r rune) bool { return !unicode.IsSymbol(r) && !unicode.IsSpace(r) }
 
-// parts tells whether a separator stands before so many digits of a whole number.
-func (f *form) parts(left, digits int) bool {
+// separates tells whether a separator stands before so many digits of a whole number.
+func (f *form) separates(left, digits int) bool {
 	if digits < 3+f.least {
 		return false
 	}

@@ -2,6 +2,7 @@ package offer
 
 import (
 	"math/rand/v2"
+	"strings"
 	"testing"
 
 	"github.com/shopspring/decimal"
@@ -12,7 +13,7 @@ func TestPercentNeverClaimsTooMuch(t *testing.T) {
 		price, old string
 		want       int
 	}{{"49.00", "69.00", 28}, {"15", "20", 25}, {"0.01", "0.03", 66}, {"19.99", "20.00", 0}, {"10", "", 0}, {"0", "5", 100}, {"66.67", "100", 33}} {
-		o, err := New(c.price, c.old, "EUR")
+		o, err := New(Terms{Price: c.price, Old: c.old, Currency: "EUR"})
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -22,27 +23,95 @@ func TestPercentNeverClaimsTooMuch(t *testing.T) {
 	}
 }
 
-func TestWordsShowTheOffer(t *testing.T) {
-	o, err := New("1149", "1500.5", "EUR")
-	if err != nil {
-		t.Fatal(err)
+// saysOf is what a field says in a language, "-" where it is absent, "?" where it is lacking or unknown.
+func saysOf(o Offer, field, language string) string {
+	switch parts, state := o.Field(field, language); state {
+	case Filled:
+		return Joined(parts)
+	case Absent:
+		return "-"
 	}
-	if got := o.Text("{name}: {price}, was {old}, −{percent} {other}", "", "Kettle", nil); got != "Kettle: €1,149.00, was €1,500.50, −23% {other}" {
-		t.Errorf("the text is %q", got)
-	}
-	yen, err := New("1200", "", "JPY")
-	if err != nil {
-		t.Fatal(err)
-	}
-	if got := yen.Text("{price}{old}{percent}", "en", "", nil); got != "¥1,200" {
-		t.Errorf("yen are %q", got)
+	return "?"
+}
+
+func TestFieldsShowTheOffer(t *testing.T) {
+	for _, c := range []struct {
+		of   Terms
+		says map[string]string
+	}{
+		{Terms{Price: "1149", Old: "1500.5", Currency: "EUR"}, map[string]string{"price": "€1,149.00", "old": "€1,500.50", "percent": "23%", "saving": "€351.50", "other": "?", "deal": "-", "base": "-", "contents": "-", "lowest": "-"}},
+		{Terms{Price: "1200", Currency: "JPY"}, map[string]string{"price": "¥1,200", "old": "-", "percent": "-", "saving": "-"}},
+		{Terms{Currency: "EUR"}, map[string]string{"price": "?", "old": "-", "base": "-"}},
+		{Terms{Old: "5", Currency: "EUR"}, map[string]string{"price": "?", "old": "-"}},
+		{Terms{Price: "50", Old: "40", Currency: "EUR"}, map[string]string{"price": "€50.00", "old": "-", "percent": "-", "saving": "-"}},
+		{Terms{Price: "40", Old: "50", Lowest: "45", Currency: "EUR"}, map[string]string{"lowest": "€45.00"}},
+		{Terms{Price: "12.90", Currency: "EUR", Quote: From}, map[string]string{"price": "from €12.90", "amount": "€12.90"}},
+		{Terms{Price: "12.90", Currency: "EUR", Quote: Each}, map[string]string{"price": "€12.90 each"}},
+		{Terms{Price: "10", Old: "14", Percent: "25", Currency: "EUR"}, map[string]string{"percent": "25%"}}, // 28 is given, less is claimed
+		{Terms{Price: "10", Old: "14", Percent: "30", Currency: "EUR"}, map[string]string{"percent": "28%"}},
+		{Terms{Price: "4.50", Deal: "3 for 2", Currency: "EUR"}, map[string]string{"deal": "3 for 2", "dealeach": "€3.00", "dealsaving": "€4.50"}},
+		{Terms{Price: "0.99", Deal: "3 for 2.50", Currency: "EUR"}, map[string]string{"deal": "3 for €2.50", "dealeach": "€0.84", "dealsaving": "€0.47"}},
+		// 8.99 for 250 g are 35.96 a kilogram; 5.94 for 6 x 0.33 l are 3.00 a litre.
+		{Terms{Price: "8.99", Contents: "250 g", Currency: "EUR"}, map[string]string{"base": "€35.96/kg", "contents": "250 g"}},
+		{Terms{Price: "5.94", Contents: "6 × 0,33 l", Currency: "EUR"}, map[string]string{"base": "€3.00/l"}},
+		{Terms{Price: "1", Contents: "3 kg", Currency: "EUR"}, map[string]string{"base": "€0.33/kg"}},
+		{Terms{Price: "1", Contents: "8 m", Currency: "EUR"}, map[string]string{"base": "€0.13/m"}}, // 0.125 goes up
+		{Terms{Price: "6", Contents: "4 pieces", Currency: "EUR"}, map[string]string{"base": "€1.50 each"}},
+	} {
+		o, err := New(c.of)
+		if err != nil {
+			t.Fatalf("%+v: %v", c.of, err)
+		}
+		for field, want := range c.says {
+			if got := saysOf(o, field, ""); got != want {
+				t.Errorf("%+v: {%s} is %q, want %q", c.of, field, got, want)
+			}
+		}
 	}
 }
 
-func TestWrongAmountsAreRefused(t *testing.T) {
-	for _, c := range [][3]string{{"", "", "EUR"}, {"-1", "", "EUR"}, {"5", "4", "EUR"}, {"5", "5", "EUR"}, {"1e9", "", "EUR"}, {"5,0", "", "EUR"}, {"5", "", "EURO"}, {"NaN", "", "EUR"}} {
-		if _, err := New(c[0], c[1], c[2]); err == nil {
-			t.Errorf("%v was taken", c)
+// Words beside amounts are in the language, too.
+func TestWordsBesideAmounts(t *testing.T) {
+	o, err := New(Terms{Price: "9.5", Currency: "EUR", Quote: From, Deal: "3 for 2"})
+	if err != nil {
+		t.Fatal(err)
+	}
+	for language, want := range map[string][2]string{
+		"de": {"ab 9,50\u00a0€", "3 für 2"}, "de-AT": {"ab €\u00a09,50", "3 für 2"}, "fr-CA": {"dès 9,50\u00a0€", "3 pour 2"},
+		"ja": {"€9.50から", "2点の価格で3点"}, "": {"from €9.50", "3 for 2"}, "zh-TW": {"€9.50起", "買3付2"}, "zh": {"€9.50起", "买3付2"},
+	} {
+		if got := [2]string{saysOf(o, "price", language), saysOf(o, "deal", language)}; got != want {
+			t.Errorf("%s: %q, want %q", language, got, want)
+		}
+	}
+	for _, l := range Languages {
+		w := wordsOf(l.ID)
+		for _, s := range []string{w.from, w.each, w.bundle} {
+			if strings.Count(s, "#") != 1 {
+				t.Errorf("%s: %q has no place for an amount", l.ID, s)
+			}
+		}
+		if strings.Count(w.less, "N") < 1 || !strings.Contains(w.bundle, "N") || w.now == "" {
+			t.Errorf("%s: %q has no place for a number", l.ID, w.less)
+		}
+		if l.ID[:2] != "en" && w == wordsOf("en") {
+			t.Errorf("there are no words in %s", l.Name)
+		}
+	}
+}
+
+func TestWrongTermsAreRefused(t *testing.T) {
+	for _, c := range []Terms{
+		{Price: "-1"}, {Price: "1e9"}, {Price: "5,0"}, {Price: "5", Currency: "EURO"}, {Price: "NaN"}, {Price: "10000000000"},
+		{Price: "5", Old: "x"}, {Price: "5", Lowest: "-3"}, {Price: "5", Percent: "101"}, {Price: "5", Percent: "-5"}, {Price: "5", Percent: "12.5"}, {Price: "5", Quote: "about"},
+		{Price: "5", Deal: "1 for 1"}, {Price: "5", Deal: "many"}, {Price: "5", Deal: "3 for 0"}, {Price: "5", Deal: "999 for 2"}, {Price: "5", Deal: "2 for 1e5"},
+		{Price: "5", Contents: "250"}, {Price: "5", Contents: "0 g"}, {Price: "5", Contents: "3 parsecs"}, {Price: "5", Contents: "0 x 3 g"}, {Price: "5", Contents: "1.2.3 kg"},
+	} {
+		if c.Currency == "" {
+			c.Currency = "EUR"
+		}
+		if _, err := New(c); err == nil {
+			t.Errorf("%+v was taken", c)
 		}
 	}
 }
@@ -58,20 +127,20 @@ func TestPricesAreWrittenInALanguagesForm(t *testing.T) {
 		{"es", "1299", "EUR", "1299,00\u00a0€"}, {"sv", "99", "SEK", "99,00\u00a0kr"}, {"en", "99", "SEK", "SEK\u00a099.00"}, {"tr", "99", "TRY", "₺99,00"},
 		{"xx", "1299", "EUR", "€1,299.00"}, {"en|English", "1299", "EUR", "€1,299.00"}, {"\n", "1299", "EUR", "€1,299.00"}, {"", "1299", "EUR", "€1,299.00"}, {"de", "0", "EUR", "0,00\u00a0€"}, {"de", "0.5", "KWD", "0,500\u00a0KWD"},
 	} {
-		o, err := New(c.price, "", c.code)
+		o, err := New(Terms{Price: c.price, Old: "", Currency: c.code})
 		if err != nil {
 			t.Fatal(err)
 		}
-		if got := o.Text("{price}", c.language, "", nil); got != c.want {
+		if got := saysOf(o, "price", c.language); got != c.want {
 			t.Errorf("%s %s in %q is %q, want %q", c.price, c.code, c.language, got, c.want)
 		}
 	}
-	o, err := New("49", "69", "EUR")
+	o, err := New(Terms{Price: "49", Old: "69", Currency: "EUR"})
 	if err != nil {
 		t.Fatal(err)
 	}
 	for language, want := range map[string]string{"en": "28%", "de": "28\u00a0%", "tr": "%28"} {
-		if got := o.Text("{percent}", language, "", nil); got != want {
+		if got := saysOf(o, "percent", language); got != want {
 			t.Errorf("28 percent in %s is %q, want %q", language, got, want)
 		}
 	}
@@ -83,19 +152,19 @@ func TestNoClaimIsMoreThanWhatIsPrinted(t *testing.T) {
 	for range 20000 {
 		code := []string{"EUR", "JPY", "KWD", "HUF"}[r.IntN(4)]
 		price, old := decimal.New(r.Int64N(20_000_000), -int32(r.IntN(6))), decimal.New(r.Int64N(20_000_000), -int32(r.IntN(6)))
-		o, err := New(price.String(), old.String(), code)
+		o, err := New(Terms{Price: price.String(), Old: old.String(), Currency: code})
 		if err != nil {
 			continue
 		}
 		digits := map[string]int32{"EUR": 2, "JPY": 0, "KWD": 3, "HUF": 2}[code]
 		printed, before := price.Round(digits), old.Round(digits)
 		// percent/100 of the old price is at most what is saved.
-		if claim := before.Mul(decimal.NewFromInt(int64(o.Percent()))); claim.GreaterThan(before.Sub(printed).Mul(decimal.NewFromInt(100))) {
+		if claim := before.Mul(decimal.NewFromInt(int64(o.Percent()))); o.Percent() > 0 && claim.GreaterThan(before.Sub(printed).Mul(decimal.NewFromInt(100))) {
 			t.Errorf("%s instead of %s %s claims %d%%", printed, before, code, o.Percent())
 		}
 	}
 	// 10.005 is printed as 10.01, so that half of 20.01 is not given.
-	if o, err := New("10.005", "20.01", "EUR"); err != nil || o.Percent() != 49 {
+	if o, err := New(Terms{Price: "10.005", Old: "20.01", Currency: "EUR"}); err != nil || o.Percent() != 49 {
 		t.Errorf("10.005 instead of 20.01 claims %d%%: %v", o.Percent(), err)
 	}
 }

@@ -23,7 +23,7 @@ var saleBadge = &Starter{
 
 // percentOff is by how much a product is reduced, in whole percent.
 func percentOff(p clip.Product) int {
-	o, err := offer.New(p.Price, p.OldPrice, p.Currency)
+	o, err := offer.New(p.Terms())
 	if err != nil {
 		return 0
 	}

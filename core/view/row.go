@@ -27,6 +27,8 @@ type Row struct {
 	Differ   []string `json:"differ"`             // shapes in which it has a rest of its own
 	Lacks    string   `json:"lacks"`              // letters that no font has
 	Unfilled []string `json:"unfilled,omitempty"` // names in braces that nothing fills
+	LeftOut  bool     `json:"leftOut,omitempty"`  // all that its words speak of is what their product does without
+	Doubts   []string `json:"doubts,omitempty"`   // claims of its words that do not agree with the prices
 	Hasty    string   `json:"hasty"`              // why its words cannot be read in time, if they cannot
 	Moves    []Span   `json:"moves"`
 	Lineup   *Lineup  `json:"lineup,omitempty"`
@@ -106,7 +108,11 @@ func row(c *clip.Clip, l *clip.Layer, depth int, stage *frame.Stage, open bool) 
 		r.Shows = p.ID
 	}
 	if l.Words != nil {
-		r.Unfilled = words.Unfilled(l.Words, c.SubjectOf(l))
+		of := c.SubjectOf(l)
+		r.Unfilled, r.LeftOut = words.Unfilled(l.Words, of), words.LeftOut(l.Words, of)
+		for _, m := range words.Doubts(l.Words, of) {
+			r.Doubts = append(r.Doubts, m.Says)
+		}
 	}
 	for _, s := range c.Shapes {
 		if _, ok := l.Rests[s.ID]; ok {

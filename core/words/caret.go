@@ -32,7 +32,7 @@ func Carets(fonts *Fonts, w *clip.Words, of *clip.Subject, at Setting) []Caret {
 	fonts.mu.Lock()
 	defer fonts.mu.Unlock()
 	s := &setter{fonts: fonts, words: w, at: at}
-	letters := filled(w.Text, of)
+	letters := filled(w, of)
 	s.gather(letters)
 	l := s.laid()
 	lines, places := l.lines, l.places

@@ -77,7 +77,7 @@ func TestCaretsOfOtherWords(t *testing.T) {
 		}
 	}
 	p := &clip.Product{Name: "Mug", Price: "20", OldPrice: "", Currency: "EUR"}
-	w.Text = "a{price}{old}b"
+	w.Text = "+{price}{old}!"
 	carets = Carets(fonts, w, &clip.Subject{Product: p}, Setting{Size: 100})
 	b := Set(fonts, w, &clip.Subject{Product: p}, Setting{Size: 100})
 	if len(carets) != 5 {
@@ -87,7 +87,7 @@ func TestCaretsOfOtherWords(t *testing.T) {
 		t.Errorf("a price and nothing: %+v", carets)
 	}
 	if want := b.Glyphs[len(b.Glyphs)-1].X; !near(carets[3].From[0][0], want) {
-		t.Errorf("b begins at %.2f, not %.2f", carets[3].From[0][0], want)
+		t.Errorf("! begins at %.2f, not %.2f", carets[3].From[0][0], want)
 	}
 }
 

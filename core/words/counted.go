@@ -19,7 +19,7 @@ type Counting struct {
 
 // from is where a number begins, in units of its last digit.
 func (c *Counting) from(number []rune, of *clip.Subject) int64 {
-	from := []rune(Plain(filled(c.From, of)))
+	from := []rune(saying(filled(&clip.Words{Text: c.From}, of)))
 	begin, n := lastNumber(from)
 	if n == 0 || n > 15 {
 		return 0

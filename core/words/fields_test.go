@@ -24,7 +24,7 @@ func TestWhatNothingFillsIsMissing(t *testing.T) {
 		{"{} { a }", "{} [ a ?]", nil, []string{" a "}},
 		{"{old}", "", &clip.Subject{Product: p}, nil}, // there is none, so nothing is claimed
 	} {
-		if got := Plain(filled(c.text, c.of)); got != c.says {
+		if got := Said(&clip.Words{Text: c.text}, c.of); got != c.says {
 			t.Errorf("%q says %q, want %q", c.text, got, c.says)
 		}
 		if got := Unfilled(&clip.Words{Text: c.text}, c.of); !slices.Equal(got, c.unfilled) {

@@ -58,14 +58,21 @@ func (s *setter) stretch(from, to int) stretch {
 		for b < len(p.text) && s.styles[from+b] == s.styles[from+a] && p.levels[b] == p.levels[a] {
 			b++
 		}
-		accent := s.styles[from+a].Accent
+		accent, role := s.styles[from+a].Accent, s.styles[from+a].Role
+		size, raised := roleSize(s.words.Money, role)
 		in := shaping.Input{
 			Text: p.text, RunStart: a, RunEnd: b, Direction: directionOf(p.levels[a]), Language: lang,
-			Size: fixed.Int26_6(math.Round(em * 64 * SizeOf(s.words, accent))), FontFeatures: features,
+			Size: fixed.Int26_6(math.Round(em * 64 * SizeOf(s.words, accent) * size)), FontFeatures: features,
 		}
 		for _, part := range seg.Split(in, fallback{s, s.wanted(accent)}) {
 			part.Direction = in.Direction // which overrides may have turned
-			p.runs = append(p.runs, s.shaper.Shape(part))
+			run := s.shaper.Shape(part)
+			if raised {
+				for i := range run.Glyphs {
+					run.Glyphs[i].YOffset += fixed.Int26_6(math.Round(64 * s.caps() * SizeOf(s.words, accent) * (1 - size)))
+				}
+			}
+			p.runs = append(p.runs, run)
 		}
 		a = b
 	}

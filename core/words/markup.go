@@ -3,6 +3,8 @@ package words
 import (
 	"strings"
 
+	"billow/core/offer"
+
 	"github.com/go-text/typesetting/segmenter"
 )
 
@@ -17,7 +19,8 @@ type Letter struct {
 // accents, 0 is none.
 type Style struct {
 	Accent int
-	Struck bool // with a line through it
+	Struck bool       // with a line through it
+	Role   offer.Role // of an amount, where it looks different
 }
 
 // MaxAccent is the highest number of an accent.

@@ -28,7 +28,7 @@ func TestMarkup(t *testing.T) {
 		"plain":             {{"plain", Style{}}},
 		"the *glow* home":   {{"the ", Style{}}, {"glow", emphasis}, {" home", Style{}}},
 		"~69~ *49*":         {{"69", struck}, {" ", Style{}}, {"49", emphasis}},
-		"*both ~ways~*":     {{"both ", emphasis}, {"ways", Style{1, true}}},
+		"*both ~ways~*":     {{"both ", emphasis}, {"ways", Style{Accent: 1, Struck: true}}},
 		`5 \* 3 \~ \\`:      {{`5 * 3 ~ \`, Style{}}},
 		"never *closed":     {{"never ", Style{}}, {"closed", emphasis}},
 		"*²red* and *³big*": {{"red", Style{Accent: 2}}, {" and ", Style{}}, {"big", Style{Accent: 3}}},

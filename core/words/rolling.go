@@ -79,7 +79,7 @@ func valueOf(number []rune) (v int64) {
 // rolled are words whose last number rolls to what it says, digit by digit.
 func rolled(fonts *Fonts, w *clip.Words, of *clip.Subject, at Setting) *Block {
 	s := &setter{fonts: fonts, words: w, of: of, at: at}
-	s.gather(filled(w.Text, of))
+	s.gather(filled(w, of))
 	begin, n := lastNumber(s.text)
 	if n == 0 || at.Counting.Share >= 1 || n > 15 {
 		b := &Block{Missing: s.missing}

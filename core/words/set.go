@@ -61,7 +61,9 @@ func set(fonts *Fonts, w *clip.Words, of *clip.Subject, at Setting) *Block {
 		return rolled(fonts, w, of, at)
 	}
 	s := &setter{fonts: fonts, words: w, of: of, at: at}
-	s.gather(filled(w.Text, of))
+	letters := filled(w, of)
+	s.gather(letters)
+	s.silent = letters == nil
 	s.count()
 	if at.Scrambled != nil {
 		at.Scrambled.mix(s.text)
@@ -76,7 +78,7 @@ func Missing(fonts *Fonts, w *clip.Words, of *clip.Subject) []rune {
 	fonts.mu.Lock()
 	defer fonts.mu.Unlock()
 	s := &setter{fonts: fonts, words: w}
-	s.gather(filled(w.Text, of))
+	s.gather(filled(w, of))
 	slices.Sort(s.missing)
 	return slices.Compact(s.missing)
 }
@@ -87,6 +89,7 @@ type setter struct {
 	of      *clip.Subject
 	text    []rune
 	styles  []Style // of each rune
+	silent  bool    // the words are left out, and so is their plate
 	letters []int   // the letter that each rune belongs to
 	missing []rune
 	begins  []int // the rune with which each glyph of the block begins
@@ -96,22 +99,34 @@ type setter struct {
 }
 
 // gather joins the letters and notes those that no font has.
-func (s *setter) gather(letters []Letter) {
+func (s *setter) gather(letters []told) {
 	for i, l := range letters {
-		want := s.wanted(l.Accent)
-		for _, r := range l.Text {
-			switch r {
-			case '\r':
-				continue
-			case '\v', '\f', 0x85, 0x2028, 0x2029: // where Unicode ends lines, too
-				r = '\n'
-			}
-			s.text = append(s.text, r)
-			s.styles = append(s.styles, l.Style)
-			s.letters = append(s.letters, i)
-			if r != '\n' && !s.fonts.having(want, r).covers.Has(r) {
-				s.missing = append(s.missing, r)
-			}
+		if l.parts == nil {
+			s.add(i, l.Style, l.Text)
+		}
+		for _, p := range l.parts {
+			style := l.Style
+			style.Role = p.Role
+			s.add(i, style, p.Text)
+		}
+	}
+}
+
+// add adds some of a letter's text.
+func (s *setter) add(letter int, style Style, text string) {
+	want := s.wanted(style.Accent)
+	for _, r := range text {
+		switch r {
+		case '\r':
+			continue
+		case '\v', '\f', 0x85, 0x2028, 0x2029: // where Unicode ends lines, too
+			r = '\n'
+		}
+		s.text = append(s.text, r)
+		s.styles = append(s.styles, style)
+		s.letters = append(s.letters, letter)
+		if r != '\n' && !s.fonts.having(want, r).covers.Has(r) {
+			s.missing = append(s.missing, r)
 		}
 	}
 }
@@ -146,10 +161,10 @@ func (s *setter) layout(b *Block) {
 	if s.bends() {
 		s.bend(b, l)
 	}
-	if p := s.words.Plate; p != nil {
+	if p := s.words.Plate; p != nil && !s.silent {
 		s.plate(b, p, l)
 	}
 }
 
 // Said is what words say, with the product filled in and without markup.
-func Said(w *clip.Words, of *clip.Subject) string { return Plain(filled(w.Text, of)) }
+func Said(w *clip.Words, of *clip.Subject) string { return saying(filled(w, of)) }

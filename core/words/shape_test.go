@@ -189,7 +189,7 @@ func glyphsOf(fonts *Fonts, text string) []shaped {
 
 func glyphsSet(fonts *Fonts, w *clip.Words, axes []Axis) []shaped {
 	s := &setter{fonts: fonts, words: w, at: Setting{Axes: axes}}
-	s.gather([]Letter{{Text: w.Text}})
+	s.gather([]told{{Letter: Letter{Text: w.Text}}})
 	var out []shaped
 	for _, run := range s.stretch(0, len(s.text)).runs {
 		for _, g := range run.Glyphs {

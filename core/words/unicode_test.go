@@ -85,7 +85,7 @@ func TestLettersAreUnicodesGraphemeClusters(t *testing.T) {
 func setterOf(t testing.TB, fonts *Fonts, text []rune) *setter {
 	t.Helper()
 	s := &setter{fonts: fonts, words: &clip.Words{Font: "font", LineSpacing: 100}, at: Setting{Size: 100}}
-	s.gather([]Letter{{Text: string(text)}})
+	s.gather([]told{{Letter: Letter{Text: string(text)}}})
 	return s
 }
 

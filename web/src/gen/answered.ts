@@ -127,6 +127,12 @@ export interface LoopGap {
   sudden: boolean
 }
 
+export interface Mistake {
+  field: string
+  says: string
+  wrong?: boolean
+}
+
 export interface Node {
   at: [number, number]
   in: [number, number]
@@ -198,6 +204,16 @@ export interface Proposal {
   brand: boolean
 }
 
+export interface Quoted {
+  id: string
+  first: string
+  second: string
+  price: string
+  percent: string
+  base: string
+  mistakes: Mistake[]
+}
+
 export interface Readable {
   wanted: number
   contrast: number
@@ -236,6 +252,8 @@ export interface Row {
   differ: string[]
   lacks: string
   unfilled?: string[]
+  leftOut?: boolean
+  doubts?: string[]
   hasty: string
   moves: Span[]
   lineup?: ViewLineup | null

@@ -237,6 +237,41 @@ export const languages = [
   {"id":"zh-HK","name":"Chinese (Hong Kong)"},
 ] as const
 
+export const rangeFields = [
+  {"id":"prop","name":"Picture","hint":"The name of its file"},
+  {"id":"name","name":"Name","hint":""},
+  {"id":"first","name":"First half","hint":"Of the name, where it is parted"},
+  {"id":"second","name":"Second half","hint":""},
+  {"id":"line","name":"Highlight","hint":"What is best about it"},
+  {"id":"price","name":"Price","hint":""},
+  {"id":"oldPrice","name":"Old price","hint":"What it cost before"},
+  {"id":"lowest","name":"Lowest, 30 days","hint":"The lowest price of the last 30 days, which shops in the EU show"},
+  {"id":"currency","name":"Currency","hint":"Its code, as EUR"},
+  {"id":"percent","name":"% off","hint":"Empty: what the prices give"},
+  {"id":"quote","name":"Meant as","hint":"from or each; empty: as it is"},
+  {"id":"deal","name":"Deal","hint":"3 for 2, or 2 for 15.00"},
+  {"id":"contents","name":"Contents","hint":"250 g, 6 × 0.33 l: the base price follows"},
+  {"id":"web","name":"Web address","hint":""},
+] as const
+
+export const moneyCents = [
+  {"id":"","name":"As they are, 12.50"},
+  {"id":"raised","name":"Small and raised, 12.⁵⁰"},
+  {"id":"bare","name":"Raised, without a point, 12⁵⁰"},
+] as const
+
+export const moneyZeros = [
+  {"id":"","name":"As they are, 12.00"},
+  {"id":"none","name":"Left out, 12"},
+  {"id":"dash","name":"A dash, 12.–"},
+] as const
+
+export const moneySigns = [
+  {"id":"","name":"As large as the amount"},
+  {"id":"small","name":"Small"},
+  {"id":"raised","name":"Small and raised"},
+] as const
+
 export const pieces = [
   {"id":"price-disc","name":"Price disc","says":"A disc that swells, and a number that counts up","opens":false},
   {"id":"sale-burst","name":"Sale burst","says":"A burst with soft teeth that turns as it comes","opens":false},

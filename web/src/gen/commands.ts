@@ -59,6 +59,7 @@ export type Command =
   | { type: 'setMove'; layer: string; move: Move; at?: Moment | null }
   | { type: 'setPalette'; palette: Palette; scene?: string }
   | { type: 'setProduct'; product: Product }
+  | { type: 'setRange'; products?: Product[]; remove?: string[] }
   | { type: 'setRest'; layer: string; shape: string; set: Changed<Rest> }
   | { type: 'setRun'; layer: string; run: string }
   | { type: 'setTempo'; bpm?: number | null; times?: number; perBar?: number; barAt?: number | null }

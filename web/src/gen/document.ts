@@ -280,6 +280,12 @@ export interface Mask {
   path?: DrawnPath | null
 }
 
+export interface Money {
+  cents?: '' | 'raised' | 'bare'
+  zeros?: '' | 'none' | 'dash'
+  sign?: '' | 'small' | 'raised'
+}
+
 export interface Move {
   id: string
   kind: 'gust' | 'settle' | 'swell' | 'flutter' | 'waft' | 'unfurl' | 'near' | 'bob' | 'lull' | 'whisk'
@@ -367,11 +373,21 @@ export interface Plate {
 export interface Product {
   id: string
   name: string
+  first?: string
+  second?: string
+  line?: string
   price: string
   oldPrice: string
+  lowest?: string
+  percent?: string
+  quote?: '' | 'from' | 'each'
+  deal?: string
+  contents?: string
   currency: string
+  web?: string
   prop?: string
   fields?: Record<string, string>
+  spoken?: Record<string, Record<string, string>>
 }
 
 export interface Prop {
@@ -486,6 +502,7 @@ export interface Words {
   lineSpacing: number
   letterSpacing: number
   optical?: boolean
+  money?: Money | null
   features?: string[]
   axes?: Axis[]
   fit?: Fit | null

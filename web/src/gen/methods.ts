@@ -1,6 +1,6 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
-import type { Asked, Caret, Choices, KeyRef, LoopGap, PastEnd, Path, Readable, Reading, Room, View } from './answered'
+import type { Asked, Caret, Choices, KeyRef, LoopGap, PastEnd, Path, Quoted, Readable, Reading, Room, View } from './answered'
 import type { Advanced, Aligning, Applied, Area, Around, Caught, ChangingInto, Draft, DraftMove, DraftPassage, DraftedMove, DraftedPassage, Drag, Dragged, EngineDrawing, FigureAt, FontAsked, FontNamed, Frames, Haunting, InShape, Letters, Lining, Looking, Made, Match, Matched, Matching, News, OnFrame, Pinning, PivotAt, Pivoted, Places, Point, ReadableAsked, Shift, Sketch, Stretch, Styling, Trial, WayOf, When, Whole, Wish, Writing, Written } from './asked'
 import type { Command } from './commands'
 import type { Clip, DrawnPath, Layer, Mask, Move, Rest } from './document'
@@ -40,6 +40,7 @@ export interface Methods {
   pivot: { in: PivotAt; out: Pivoted }
   places: { in: Looking; out: Places }
   posterFrame: { in: null; out: number }
+  quoted: { in: string[]; out: Quoted[] }
   readLength: { in: string; out: Reading }
   readMoment: { in: string; out: Reading }
   readable: { in: ReadableAsked; out: Readable }
