@@ -11,6 +11,7 @@ import (
 
 	"billow/core/clip"
 	"billow/core/table"
+	"billow/store"
 	"billow/workbook"
 
 	"github.com/gin-gonic/gin"
@@ -44,7 +45,17 @@ func (s *Server) readTable(c *gin.Context) {
 		fail(c, clip.Fault("table", "%v", err))
 		return
 	}
-	reading, err := table.Read(rows, st.Clip, opt)
+	shelf, err := s.Store.Props(c)
+	if err != nil {
+		fail(c, err)
+		return
+	}
+	pictures, err := picturesOf(shelf)
+	if err != nil {
+		fail(c, err)
+		return
+	}
+	reading, err := table.Read(rows, st.Clip, pictures, opt)
 	if err != nil {
 		var named *clip.FieldError
 		if !errors.As(err, &named) {
@@ -59,6 +70,20 @@ func (s *Server) readTable(c *gin.Context) {
 		return
 	}
 	c.JSON(http.StatusOK, gin.H{"separator": string(separator), "rows": shown, "length": len(rows), "reading": reading})
+}
+
+// picturesOf are the shelf's pictures.
+func picturesOf(shelf []store.Shelved) (out []clip.Prop, err error) {
+	for _, p := range shelf {
+		var prop clip.Prop
+		if err := json.Unmarshal(p.Prop, &prop); err != nil {
+			return nil, err
+		}
+		if prop.Picture != nil {
+			out = append(out, prop)
+		}
+	}
+	return out, nil
 }
 
 // tableForm reads the form of a table.

@@ -32,6 +32,7 @@ type Clip struct {
 	Layers   []Layer        `json:"layers"`             // from the back to the front; scenes in the order in which they play
 	Poster   *timing.Moment `json:"poster,omitempty"`   // the poster frame; nil is the fullest
 	Markers  []Mark         `json:"markers,omitempty"`  // named places, in order of time
+	Variants *Variants      `json:"variants,omitempty"` // the same clip for other products, shapes and languages
 	Range    *Range         `json:"range,omitempty"`    // what is played in a loop while editing
 
 	shared map[string]bool // layers that a draft shares with the clip it was made from

@@ -25,6 +25,7 @@ func (c *Clip) Copy() *Clip {
 	for i := range out.Products {
 		out.Products[i].Fields = maps.Clone(out.Products[i].Fields)
 	}
+	out.Variants = c.Variants.own()
 	out.Sounds, out.Range, out.Poster = slices.Clone(c.Sounds), copied(c.Range), copied(c.Poster)
 	for i := range out.Sounds {
 		out.Sounds[i].Keys = out.Sounds[i].Keys.Clone()

@@ -2,43 +2,46 @@ package clip
 
 import (
 	"fmt"
+	"maps"
 	"slices"
 	"unicode/utf8"
 
 	"billow/core/colour"
+	"billow/core/offer"
 )
 
 // Words are set text, with or without a plate behind it. In the text,
 // *asterisks* emphasise, *² and so on give an accent of another number; {name}, {price}, {old}, {percent} and
 // the names of its own fields show the product.
 type Words struct {
-	Text          string        `json:"text"`
-	Product       string        `json:"product,omitempty"`
-	Font          string        `json:"font"`
-	Fill          colour.Colour `json:"fill"`
-	EmphasisFont  string        `json:"emphasisFont,omitempty"`
-	EmphasisFill  colour.Colour `json:"emphasisFill"`
-	Accents       []Accent      `json:"accents,omitempty"`               // *² … * has the first of them, *³ … * the second
-	Align         string        `json:"align"`                           // left, centre or right
-	ByEdge        bool          `json:"byEdge,omitempty"`                // aligned left or right, they rest by that edge, not by their middle
-	Width         float64       `json:"width"`                           // units at which lines break, 0: never
-	Balanced      bool          `json:"balanced,omitempty"`              // lines that break by themselves are about as long as each other
-	Filling       bool          `json:"filling,omitempty"`               // each line is made as wide as Width, with larger letters or smaller ones
-	LineSpacing   float64       `json:"lineSpacing"`                     // percent of the font size
-	LetterSpacing float64       `json:"letterSpacing"`                   // percent of the font size
-	Optical       bool          `json:"optical,omitempty"`               // quotation marks, hyphens and points hang out beyond a line's ends
-	Money         *Money        `json:"money,omitempty" walk:"plain"`    // how amounts look among them
-	Features      []string      `json:"features,omitempty"`              // of OpenType that are on (smcp), or off (-liga)
-	Axes          []Axis        `json:"axes,omitempty" walk:"plain"`     // of a variable font
-	Fit           *Fit          `json:"fit,omitempty" walk:"plain"`      // they are as large as they can be in a box
-	Beside        *Beside       `json:"beside,omitempty"`                // their lines keep away from a round layer
-	Along         string        `json:"along,omitempty"`                 // the figure along whose outline they run
-	Gradient      *Fill         `json:"gradient,omitempty" walk:"plain"` // of the plain letters, instead of Fill
-	Behind        bool          `json:"behind,omitempty"`                // the outline lies behind all letters, not on them
-	Outline       colour.Colour `json:"outline"`                         // of the letters' outline; its width is a property
-	Plate         *Plate        `json:"plate,omitempty"`
-	Comes         *Passage      `json:"comes,omitempty"` // how they come into sight
-	Goes          *Passage      `json:"goes,omitempty"`  // how they go out of it
+	Text          string            `json:"text"`
+	Texts         map[string]string `json:"texts,omitempty"` // in other languages than the clip's, by language
+	Product       string            `json:"product,omitempty"`
+	Font          string            `json:"font"`
+	Fill          colour.Colour     `json:"fill"`
+	EmphasisFont  string            `json:"emphasisFont,omitempty"`
+	EmphasisFill  colour.Colour     `json:"emphasisFill"`
+	Accents       []Accent          `json:"accents,omitempty"`               // *² … * has the first of them, *³ … * the second
+	Align         string            `json:"align"`                           // left, centre or right
+	ByEdge        bool              `json:"byEdge,omitempty"`                // aligned left or right, they rest by that edge, not by their middle
+	Width         float64           `json:"width"`                           // units at which lines break, 0: never
+	Balanced      bool              `json:"balanced,omitempty"`              // lines that break by themselves are about as long as each other
+	Filling       bool              `json:"filling,omitempty"`               // each line is made as wide as Width, with larger letters or smaller ones
+	LineSpacing   float64           `json:"lineSpacing"`                     // percent of the font size
+	LetterSpacing float64           `json:"letterSpacing"`                   // percent of the font size
+	Optical       bool              `json:"optical,omitempty"`               // quotation marks, hyphens and points hang out beyond a line's ends
+	Money         *Money            `json:"money,omitempty" walk:"plain"`    // how amounts look among them
+	Features      []string          `json:"features,omitempty"`              // of OpenType that are on (smcp), or off (-liga)
+	Axes          []Axis            `json:"axes,omitempty" walk:"plain"`     // of a variable font
+	Fit           *Fit              `json:"fit,omitempty" walk:"plain"`      // they are as large as they can be in a box
+	Beside        *Beside           `json:"beside,omitempty"`                // their lines keep away from a round layer
+	Along         string            `json:"along,omitempty"`                 // the figure along whose outline they run
+	Gradient      *Fill             `json:"gradient,omitempty" walk:"plain"` // of the plain letters, instead of Fill
+	Behind        bool              `json:"behind,omitempty"`                // the outline lies behind all letters, not on them
+	Outline       colour.Colour     `json:"outline"`                         // of the letters' outline; its width is a property
+	Plate         *Plate            `json:"plate,omitempty"`
+	Comes         *Passage          `json:"comes,omitempty"` // how they come into sight
+	Goes          *Passage          `json:"goes,omitempty"`  // how they go out of it
 }
 
 // Accent is how some of the letters differ from the others.
@@ -135,6 +138,7 @@ func ownWords(l *Layer) {
 		l.Words.Plate.Round = copied(l.Words.Plate.Round)
 	}
 	l.Words.Features, l.Words.Axes = slices.Clone(l.Words.Features), slices.Clone(l.Words.Axes)
+	l.Words.Texts = maps.Clone(l.Words.Texts)
 	l.Words.Money = copied(l.Words.Money)
 	l.Words.Fit, l.Words.Beside = copied(l.Words.Fit), copied(l.Words.Beside)
 	if l.Words.Gradient = copied(l.Words.Gradient); l.Words.Gradient != nil {
@@ -192,6 +196,11 @@ func checkWords(c *Clip, field string, l *Layer) error {
 	w := l.Words
 	if utf8.RuneCountInString(w.Text) > MaxText {
 		return Fault(field+".text", "a text has at most %d letters", MaxText)
+	}
+	for language, text := range w.Texts {
+		if !offer.Known(language) || utf8.RuneCountInString(text) > MaxText {
+			return Fault(field+".texts", "a text is in a language that is known, and has at most %d letters", MaxText)
+		}
 	}
 	for _, f := range []string{w.Font, w.EmphasisFont} {
 		if f != "" && !c.hasFont(f) || f == "" && w.Font == "" {

@@ -25,6 +25,7 @@ type Product struct {
 	Currency string `json:"currency"`           // ISO 4217
 	Web      string `json:"web,omitempty"`      // where it is sold
 	Prop     string `json:"prop,omitempty"`     // its cut-out
+	Awaits   string `json:"awaits,omitempty"`   // the file name of a cut-out that is not there yet
 
 	Fields map[string]string `json:"fields,omitempty"` // what else words can show of it, by name
 	// Spoken is what it is called in other languages than the clip's: name, first, second, line, web
@@ -163,7 +164,7 @@ func (c *Clip) validateProduct(field string, p *Product) error {
 			return err
 		}
 	}
-	if err := firstError(short(field+".first", p.First), short(field+".second", p.Second), short(field+".line", p.Line), short(field+".web", p.Web)); err != nil {
+	if err := firstError(short(field+".first", p.First), short(field+".second", p.Second), short(field+".line", p.Line), short(field+".web", p.Web), short(field+".awaits", p.Awaits)); err != nil {
 		return err
 	}
 	return validateSpoken(field+".spoken", p)

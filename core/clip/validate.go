@@ -179,6 +179,9 @@ func (c *Clip) validateStock() error {
 	if !c.hasProduct(c.Shown, false) {
 		return Fault("shown", "there is no product %q", c.Shown)
 	}
+	if err := c.validateVariants(); err != nil {
+		return err
+	}
 	return c.validateSounds()
 }
 

@@ -63,6 +63,16 @@ func (c *Clip) WalkOwn(v Visitor) {
 		v.keys("", t.Keys)
 	}
 	name(v.Product, &c.Shown)
+	if c.Variants != nil {
+		for i := range c.Variants.Products {
+			name(v.Product, &c.Variants.Products[i])
+		}
+		for i := range c.Variants.Cells {
+			x := &c.Variants.Cells[i]
+			name(v.Product, &x.Product)
+			x.ID = x.Ref.ID()
+		}
+	}
 	for i := range c.Products {
 		name(v.Prop, &c.Products[i].Prop)
 	}

@@ -19,7 +19,8 @@ var plain = strings.Fields(`
 	Light.Tracks.Value Light.Tracks.Off Light.Tracks.Ease Light.Tracks.Out Light.Tracks.In Light.Tracks.Move Light.Tracks.Eased
 	Sounds.ID Sounds.Trim Sounds.Gain Sounds.Keys.Value Sounds.Keys.Off Sounds.Keys.Ease Sounds.Keys.Out Sounds.Keys.In Sounds.Keys.Move Sounds.Keys.Eased
 	Props.ID Props.Name Props.Kind Props.Hash Props.Media Props.Credit Props.Picture Props.Sound
-	Products.ID Products.Name Products.Price Products.OldPrice Products.Currency Products.Fields Products.First Products.Second Products.Line Products.Lowest Products.Percent Products.Quote Products.Deal Products.Contents Products.Web Products.Spoken
+	Products.ID Products.Name Products.Price Products.OldPrice Products.Currency Products.Fields Products.First Products.Second Products.Line Products.Lowest Products.Percent Products.Quote Products.Deal Products.Contents Products.Web Products.Awaits Products.Spoken
+	Variants.Shapes Variants.Languages Variants.Files Variants.Cells.ID Variants.Cells.Ref.Shape Variants.Cells.Ref.Language Variants.Cells.Commands
 	Layers.ID Layers.Name Layers.Kind Layers.Rest Layers.Rests Layers.Lift Layers.Shadow Layers.Blend
 	Layers.Hidden Layers.Locked Layers.Label Layers.Shutter Layers.Wander Layers.Reveal
 	Layers.Stepping.Rate Layers.Stepping.Turn Layers.Stepping.Shift Layers.Stepping.Seed
@@ -27,7 +28,7 @@ var plain = strings.Fields(`
 	Layers.Moves.ID Layers.Moves.Kind Layers.Moves.Lands Layers.Moves.Side Layers.Moves.Turn Layers.Moves.Strength Layers.Moves.Drift Layers.Moves.GoesOn
 	Layers.Follow.Position Layers.Follow.Rotation Layers.Follow.Scale
 	Layers.Cutout.Outline Layers.Cutout.Fitted
-	Layers.Words.Text Layers.Words.Font Layers.Words.Fill Layers.Words.EmphasisFont Layers.Words.EmphasisFill Layers.Words.Align Layers.Words.ByEdge
+	Layers.Words.Text Layers.Words.Texts Layers.Words.Font Layers.Words.Fill Layers.Words.EmphasisFont Layers.Words.EmphasisFill Layers.Words.Align Layers.Words.ByEdge
 	Layers.Words.Width Layers.Words.Balanced Layers.Words.Filling Layers.Words.LineSpacing Layers.Words.LetterSpacing Layers.Words.Outline Layers.Words.Accents Layers.Words.Plate
 	Layers.Words.Optical Layers.Words.Behind Layers.Words.Features Layers.Words.Beside.Gap
 	Layers.Words.Comes.By Layers.Words.Comes.Order Layers.Words.Comes.Seed Layers.Words.Comes.Ease Layers.Words.Comes.Afar Layers.Words.Comes.Edge Layers.Words.Comes.Wiped Layers.Words.Comes.Soft Layers.Words.Comes.Drawn Layers.Words.Comes.Caret Layers.Words.Comes.Counts Layers.Words.Comes.CountsFrom Layers.Words.Comes.Rolls Layers.Words.Comes.Scrambles

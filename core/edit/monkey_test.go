@@ -170,10 +170,13 @@ func formOf(subject, place int, command object) string {
 	return fmt.Sprintf("%d.%d %s", subject, place, command["type"])
 }
 
+// rangeForms is the number of the subject of ofRange.
+const rangeForms = 6
+
 // forms are all forms that a command can have.
 func (m *monkey) forms() []string {
 	var out []string
-	for i, list := range [][]object{m.ofKeys(), m.ofValues(), m.ofMoves("form"), m.ofStack("form"), m.ofClip(), m.ofScenes("form")} {
+	for i, list := range [][]object{m.ofKeys(), m.ofValues(), m.ofMoves("form"), m.ofStack("form"), m.ofClip(), m.ofScenes("form"), m.ofRange("form")} {
 		for k, command := range list {
 			out = append(out, formOf(i, k, command))
 		}
@@ -350,5 +353,11 @@ func sketched() *clip.Clip {
 	words := clip.NewWords("said", "Said", clip.KindWords, "Two *words*")
 	words.Words.Beside = &clip.Beside{Layer: "blob", Gap: 20}
 	c.Layers = append(c.Layers, l, words)
+	for _, id := range []string{"tin", "lamp"} {
+		c.Products = append(c.Products, clip.Product{ID: id, Name: id, Price: "5.00", Currency: "EUR"})
+	}
+	priced := clip.NewWords("priced", "Priced", clip.KindWords, "{name} {price}")
+	priced.Words.Product, priced.Group = "tin", c.Scenes()[0].ID
+	c.Layers = append(c.Layers, priced)
 	return c
 }

@@ -17,9 +17,11 @@ type SetProduct struct {
 func (s *SetProduct) apply(c *clip.Clip) error { return setProduct(c, s.Product) }
 
 // SetRange changes several products at once: those with an ID that is there are changed, others are
-// added behind them, and some are taken away.
+// added behind them, and some are taken away. Props are those that products show and the clip does
+// not have.
 type SetRange struct {
 	Typed
+	Props    []clip.Prop    `json:"props,omitempty"`
 	Products []clip.Product `json:"products,omitempty"`
 	Remove   []string       `json:"remove,omitempty"`
 }
@@ -27,6 +29,11 @@ type SetRange struct {
 func (s *SetRange) apply(c *clip.Clip) error {
 	if n := len(c.Products) + len(s.Products) - len(s.Remove); n > clip.MaxProducts {
 		return clip.Fault("products", "a range has at most %d products, and this would be %d", clip.MaxProducts, n)
+	}
+	for _, p := range s.Props {
+		if err := (&AddProp{Prop: p}).apply(c); err != nil {
+			return err
+		}
 	}
 	gone := map[string]bool{}
 	for _, id := range s.Remove {

@@ -3,12 +3,14 @@ package offer
 import (
 	"fmt"
 	"strings"
+
+	"github.com/shopspring/decimal"
 )
 
 // Read makes an amount of what a person or a spreadsheet writes, as "1.299,00 €" or "CHF 1’250.–",
 // for New. point is the separator of decimals, where that is known of the table it stands in,
 // otherwise 0. code is the currency that is expected; another one that stands beside the amount is
-// given instead. What can be read in two ways is refused, since a wrong price is worse than none.
+// given instead. The amount has as many decimals as it is printed with. What can be read in two ways is refused, since a wrong price is worse than none.
 func Read(what, s, code string, point byte) (amount, currency string, err error) {
 	currency = code
 	text := strings.TrimSpace(s)
@@ -35,7 +37,11 @@ func Read(what, s, code string, point byte) (amount, currency string, err error)
 	if _, err := New(Terms{Price: number, Currency: currency}); err != nil {
 		return "", code, fmt.Errorf("the %s %q is not an amount: write it as 34.90", what, s)
 	}
-	return number, u.code, Exact(what, number, currency)
+	if err := Exact(what, number, currency); err != nil {
+		return "", code, err
+	}
+	d, err := decimal.NewFromString(number)
+	return d.StringFixed(u.decimals), u.code, err
 }
 
 const spaces = " \t\u00a0\u202f\u2009"

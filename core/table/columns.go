@@ -4,6 +4,7 @@ import (
 	"strings"
 
 	"billow/core/clip"
+	"billow/core/naming"
 	"billow/core/offer"
 )
 
@@ -78,34 +79,10 @@ func isField(id string) bool {
 	return false
 }
 
-// slug makes a name of letters, digits and hyphens; "" where nothing is left or where it is taken.
+// slug makes a field's name of a heading; "" where nothing is left or where it is taken.
 func slug(s string) string {
-	var b strings.Builder
-	for _, r := range strings.ToLower(s) {
-		if part, found := folded[r]; found {
-			b.WriteString(part)
-			continue
-		}
-		switch {
-		case r >= 'a' && r <= 'z' || r >= '0' && r <= '9' || r == '_':
-			b.WriteRune(r)
-		case b.Len() > 0 && !strings.HasSuffix(b.String(), "-"):
-			b.WriteByte('-')
-		}
+	if out := naming.Slug(s); out != "" && clip.CheckField(out) == nil {
+		return out
 	}
-	out := b.String()
-	if len(out) > 60 {
-		out = out[:60]
-	}
-	if out = strings.Trim(out, "-"); out == "" || clip.CheckField(out) != nil {
-		return ""
-	}
-	return out
-}
-
-// folded are letters that are written with plain ones in names of files and fields.
-var folded = map[rune]string{
-	'ä': "ae", 'ö': "oe", 'ü': "ue", 'ß': "ss", 'å': "aa", 'ø': "oe", 'æ': "ae", 'é': "e", 'è': "e", 'ê': "e", 'ë': "e", 'á': "a", 'à': "a", 'â': "a", 'ã': "a",
-	'í': "i", 'ì': "i", 'î': "i", 'ó': "o", 'ò': "o", 'ô': "o", 'õ': "o", 'ú': "u", 'ù': "u", 'û': "u", 'ç': "c", 'ñ': "n", 'ł': "l", 'ż': "z", 'ź': "z", 'ś': "s", 'ć': "c", 'ń': "n", 'ą': "a", 'ę': "e",
-	'č': "c", 'š': "s", 'ž': "z", 'ř': "r", 'ý': "y", 'ě': "e", 'ů': "u",
+	return ""
 }

@@ -17,7 +17,7 @@ func Get(p *clip.Product, column string, picture func(id string) string) string 
 	switch field {
 	case "prop":
 		if p.Prop == "" {
-			return ""
+			return p.Awaits
 		}
 		return picture(p.Prop)
 	}
@@ -64,7 +64,7 @@ func text(p *clip.Product, field string) *string {
 func money(field string) bool { return field == "price" || field == "oldPrice" || field == "lowest" }
 
 // put writes a cell into a product. point is the separator of decimals of the table, 0 where it is
-// not known; picture finds the picture of a name.
+// not known; picture finds the picture of a name. One that is not there is awaited.
 func put(p *clip.Product, column, cell string, point byte, picture func(name string) (id string, found bool)) error {
 	field, language, spoken := strings.Cut(column, "@")
 	if spoken {
@@ -72,15 +72,15 @@ func put(p *clip.Product, column, cell string, point byte, picture func(name str
 	}
 	switch {
 	case field == "prop":
+		p.Prop, p.Awaits = "", ""
 		if cell == "" {
-			p.Prop = ""
 			return nil
 		}
-		id, found := picture(cell)
-		if !found {
-			return fmt.Errorf("there is no picture %q among the props", cell)
+		if id, found := picture(cell); found {
+			p.Prop = id
+		} else {
+			p.Awaits = cell
 		}
-		p.Prop = id
 	case money(field):
 		amount, currency, err := offer.Read(amountName(field), cell, p.Currency, point)
 		if err != nil {

@@ -4,10 +4,12 @@ import (
 	"errors"
 	"fmt"
 	"reflect"
+	"slices"
 	"strconv"
 	"strings"
 
 	"billow/core/clip"
+	"billow/core/naming"
 	"billow/core/offer"
 )
 
@@ -39,6 +41,7 @@ type Reading struct {
 
 	Products []clip.Product `json:"products"` // those that would be changed or added, of rows without faults
 	From     []int          `json:"from"`     // the row of each
+	Props    []clip.Prop    `json:"props"`    // from the shelf, that they show
 	Added    int            `json:"added"`
 	Changed  int            `json:"changed"`
 	Same     int            `json:"same"` // rows that say what is there already
@@ -48,12 +51,15 @@ type Reading struct {
 // mostFaults is how many are told.
 const mostFaults = 200
 
-// Read tells what would become of the rows of a table in a clip's range.
-func Read(rows [][]string, c *clip.Clip, opt Options) (Reading, error) {
+// Read tells what would become of the rows of a table in a clip's range. shelf are pictures that the
+// clip does not have and could.
+func Read(rows [][]string, c *clip.Clip, shelf []clip.Prop, opt Options) (Reading, error) {
 	if len(rows) == 0 {
 		return Reading{}, errors.New("the table is empty")
 	}
-	r := reader{clip: c, rows: rows, opt: opt}
+	with := *c
+	with.Props = slices.Clone(c.Props) // and what comes from the shelf
+	r := reader{clip: &with, shelf: shelf, rows: rows, opt: opt}
 	r.Header = headed(rows[0])
 	if opt.Header != nil {
 		r.Header = *opt.Header
@@ -99,6 +105,7 @@ func (r *reader) index() {
 type reader struct {
 	Reading
 	clip   *clip.Clip
+	shelf  []clip.Prop
 	rows   [][]string
 	opt    Options
 	taken  map[string]bool            // IDs
@@ -224,6 +231,9 @@ func (r *reader) row(i int, row []string) {
 	if failed {
 		return
 	}
+	if p.Awaits != "" && p.Awaits != before.Awaits {
+		r.fault(i, r.column("prop"), true, "there is no picture %q yet: once it is brought in, it goes here", p.Awaits)
+	}
 	o, err := offer.New(p.Terms())
 	if err == nil {
 		err = r.clip.CheckProduct(&p)
@@ -317,7 +327,7 @@ func b2i(b bool) int {
 
 // id is one that nothing has yet.
 func (r *reader) id(name string) string {
-	base := slug(name)
+	base := naming.Slug(name)
 	if base == "" {
 		base = "product"
 	}
@@ -355,33 +365,32 @@ func (r *reader) blamed(p *clip.Product) int {
 	return -1
 }
 
-// picture finds a picture by the name of its file, with or without its ending.
-func (r *reader) picture(name string) (string, bool) { return Picture(r.clip, name) }
+// picture finds a picture by the name of its file, in the clip or else on the shelf.
+func (r *reader) picture(name string) (string, bool) {
+	if id, found := Picture(r.clip.Props, name); found {
+		return id, true
+	}
+	id, found := Picture(r.shelf, name)
+	if !found {
+		return "", false
+	}
+	p := r.shelf[slices.IndexFunc(r.shelf, func(p clip.Prop) bool { return p.ID == id })]
+	if i := slices.IndexFunc(r.clip.Props, func(has clip.Prop) bool { return has.Hash == p.Hash }); i >= 0 {
+		return r.clip.Props[i].ID, true
+	}
+	p.ID = r.id(p.ID)
+	r.clip.Props, r.Props = append(r.clip.Props, p), append(r.Props, p)
+	return p.ID, true
+}
 
-// Picture finds a picture of a clip by the name of its file, with or without its ending and way,
+// Picture finds a picture by its ID or the name of its file, with or without its ending and way,
 // whatever its letters' case and whether words are parted by spaces or hyphens.
-func Picture(c *clip.Clip, name string) (id string, found bool) {
-	want := bare(name)
-	for i := range c.Props {
-		if p := &c.Props[i]; p.Picture != nil && (p.ID == name || bare(p.Name) == want) {
+func Picture(props []clip.Prop, name string) (id string, found bool) {
+	want := naming.Bare(name)
+	for i := range props {
+		if p := &props[i]; p.Picture != nil && (p.ID == name || naming.Bare(p.Name) == want) {
 			return p.ID, true
 		}
 	}
 	return "", false
-}
-
-// bare is a file's name without its way and its ending, as a slug.
-func bare(name string) string {
-	name = name[strings.LastIndexAny(name, `/\`)+1:]
-	if at := strings.LastIndexByte(name, '.'); at > 0 && len(name)-at <= 5 {
-		name = name[:at]
-	}
-	return strings.ReplaceAll(plainly(name), "_", "-")
-}
-
-func plainly(name string) string {
-	if s := slug(name); s != "" {
-		return s
-	}
-	return strings.ToLower(name)
 }

@@ -21,13 +21,15 @@ func rangeOf(products ...clip.Product) *clip.Clip {
 	}
 }
 
+var shelf = []clip.Prop{{ID: "mug", Name: "Storm-lantern.png", Hash: "aa", Kind: clip.KindCutout, Picture: &clip.Picture{W: 10, H: 10, Visible: [4]int{0, 0, 10, 10}}}}
+
 func read(t *testing.T, text string, c *clip.Clip, opt Options) Reading {
 	t.Helper()
 	rows, _, err := Parse([]byte(text), 0)
 	if err != nil {
 		t.Fatalf("%q: %v", text, err)
 	}
-	r, err := Read(rows, c, opt)
+	r, err := Read(rows, c, shelf, opt)
 	if err != nil {
 		t.Fatalf("%q: %v", text, err)
 	}
@@ -98,9 +100,8 @@ func TestATableBecomesProducts(t *testing.T) {
 		"Kettle;;38;;;\n", c, Options{})
 	want := []clip.Product{
 		{ID: "mug", Name: "enamel mug", Price: "1012.50", OldPrice: "1114.00", Currency: "EUR", Line: "Unbreakable", Prop: "mug", Fields: map[string]string{"colour": "blue"}, Spoken: map[string]map[string]string{"de": {"name": "Emaillebecher"}}},
-		{ID: "kettle", Name: "Kettle", Price: "38", Currency: "EUR"},
+		{ID: "kettle", Name: "Kettle", Price: "38.00", Currency: "EUR"},
 	}
-	// The lamp says what is there, but for zeros.
 	if len(r.Faults) > 0 || r.Point != "," || r.Added != 1 || r.Changed != 1 || r.Same != 1 || !reflect.DeepEqual(r.Products, want) || !reflect.DeepEqual(r.From, []int{2, 4}) {
 		t.Errorf("%+v", r)
 	}
@@ -113,7 +114,7 @@ func TestFaultsAreToldByRowAndColumn(t *testing.T) {
 		"Mug,-5,,EUR,,,\n"+ // 2
 		"Lamp,12.999,,EUR,,,\n"+ // 3
 		"Kettle,38,,GELD,,,\n"+ // 4
-		"Stove,9,,EUR,nowhere.png,,\n"+ // 5
+		"Stove,9,,EUR,nowhere.png,,\n"+ // 5: a doubt
 		",9,,EUR,,,\n"+ // 6
 		"Tin,9,,EUR,,three,\n"+ // 7
 		"Spoon,9,8,EUR,,,\n"+ // 8: a doubt
@@ -124,13 +125,21 @@ func TestFaultsAreToldByRowAndColumn(t *testing.T) {
 	for _, f := range r.Faults {
 		where[[2]int{f.Row, f.Column}] = fmt.Sprint(f.Says, f.Doubt)
 	}
-	for at, says := range map[[2]int]string{{2, 2}: "below zero", {3, 2}: "more decimals than EUR", {4, 4}: "not a currency", {5, 5}: "no picture \"nowhere.png\"", {6, 1}: "no name", {7, 6}: "3 for 2", {8, 3}: "not above the price €9.00true", {9, 7}: "250 g", {10, 1}: "row 8 has the same name"} {
+	for at, says := range map[[2]int]string{{2, 2}: "below zero", {3, 2}: "more decimals than EUR", {4, 4}: "not a currency", {5, 5}: "no picture \"nowhere.png\" yet: once it is brought in, it goes heretrue", {6, 1}: "no name", {7, 6}: "3 for 2", {8, 3}: "not above the price €9.00true", {9, 7}: "250 g", {10, 1}: "row 8 has the same name"} {
 		if !strings.Contains(where[at], says) {
 			t.Errorf("at %v it says %q, want %q", at, where[at], says)
 		}
 	}
-	if len(where) > 10 || len(r.Products) != 3 || r.Products[0].Name != "Spoon" || r.Products[1].ID != "spoon-2" || r.Products[2].Name != "Pot" {
+	if len(where) > 10 || len(r.Products) != 4 || r.Products[0].Awaits != "nowhere.png" || r.Products[1].Name != "Spoon" || r.Products[2].ID != "spoon-2" || r.Products[3].Name != "Pot" {
 		t.Errorf("%+v %v", r.Products, where)
+	}
+}
+
+// A picture that only the shelf has comes along, under an ID that is free.
+func TestPicturesComeFromTheShelf(t *testing.T) {
+	r := read(t, "name,picture,price\nLantern,storm lantern,5\nLamp,storm-lantern.png,6\n", rangeOf(), Options{})
+	if len(r.Props) != 1 || r.Props[0].ID != "mug-2" || r.Props[0].Hash != "aa" || r.Products[0].Prop != "mug-2" || r.Products[1].Prop != "mug-2" {
+		t.Errorf("%+v", r)
 	}
 }
 
@@ -139,7 +148,7 @@ func TestABlockIsLaidOntoProducts(t *testing.T) {
 	c := rangeOf(clip.Product{ID: "a", Name: "A", Price: "1", Currency: "EUR"}, clip.Product{ID: "b", Name: "B", Price: "2", Currency: "EUR"})
 	no := false
 	r := read(t, "3,50\t4,50\n5\t\n", c, Options{Header: &no, Columns: []string{"price", "oldPrice"}, Onto: []string{"a", "b"}, Exactly: true})
-	if len(r.Faults) > 0 || r.Changed != 2 || r.Products[0].Price != "3.50" || r.Products[0].OldPrice != "4.50" || r.Products[1].Price != "5" || r.Products[1].Name != "B" {
+	if len(r.Faults) > 0 || r.Changed != 2 || r.Products[0].Price != "3.50" || r.Products[0].OldPrice != "4.50" || r.Products[1].Price != "5.00" || r.Products[1].Name != "B" {
 		t.Errorf("%+v", r)
 	}
 }
@@ -147,7 +156,7 @@ func TestABlockIsLaidOntoProducts(t *testing.T) {
 // What is written is read again as it was, and nothing of it runs in a spreadsheet.
 func TestARangeIsWrittenAndReadAgain(t *testing.T) {
 	c := rangeOf(
-		clip.Product{ID: "mug", Name: "=HYPERLINK(\"x\")", First: "+1", Line: "-20; \"now\"\nor never", Price: "14.00", OldPrice: "20", Lowest: "20", Currency: "EUR", Percent: "30", Quote: "from", Deal: "3 for 2", Contents: "250 g", Web: "@ottermoss", Prop: "mug", Fields: map[string]string{"colour": "blue"}},
+		clip.Product{ID: "mug", Name: "=HYPERLINK(\"x\")", First: "+1", Line: "-20; \"now\"\nor never", Price: "14.00", OldPrice: "20.00", Lowest: "20.00", Currency: "EUR", Percent: "30", Quote: "from", Deal: "3 for 2", Contents: "250 g", Web: "@ottermoss", Prop: "mug", Fields: map[string]string{"colour": "blue"}},
 		clip.Product{ID: "lamp", Name: "Lampe", Price: "1500", Currency: "JPY", Spoken: map[string]map[string]string{"ja": {"name": "ランプ"}}},
 	)
 	for _, separator := range []rune{',', ';', '\t'} {
@@ -170,7 +179,7 @@ func TestARangeIsWrittenAndReadAgain(t *testing.T) {
 		if err != nil || found != separator {
 			t.Fatalf("%q %v", found, err)
 		}
-		r, err := Read(rows, empty, Options{})
+		r, err := Read(rows, empty, nil, Options{})
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -196,7 +205,7 @@ func FuzzRead(f *testing.F) {
 			return
 		}
 		c := rangeOf(clip.Product{ID: "mug", Name: "Mug", Price: "14.00", Currency: "EUR"})
-		r, err := Read(rows, c, Options{})
+		r, err := Read(rows, c, nil, Options{})
 		if err != nil {
 			return
 		}
@@ -221,7 +230,7 @@ func BenchmarkRead(b *testing.B) {
 		if err != nil {
 			b.Fatal(err)
 		}
-		if r, err := Read(rows, c, Options{}); err != nil || r.Added != MaxRows-1 {
+		if r, err := Read(rows, c, nil, Options{}); err != nil || r.Added != MaxRows-1 {
 			b.Fatal(r.Added, err)
 		}
 	}

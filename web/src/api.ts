@@ -10,7 +10,9 @@ import {
   type Prop,
   type Reading,
   type Sent,
-  type Shape
+  type Shape,
+  type TableOptions,
+  type TableReading
 } from './types'
 
 // What is done when the server wants one to sign in first.
@@ -33,13 +35,13 @@ interface Failed {
 // asked tells also whether it was the browser that answered, with what it has kept.
 async function asked<T>(method: string, path: string, body?: BodyInit | object): Promise<{ said: T; kept: boolean }> {
   const before = entered
-  const raw = body instanceof Blob || body === undefined
+  const raw = body instanceof Blob || body instanceof FormData || body === undefined
   let answer: Response
   try {
     answer = await fetch(path, {
       method,
       signal: body instanceof Blob ? undefined : AbortSignal.timeout(20000),
-      body: raw ? (body as Blob | undefined) : JSON.stringify(body),
+      body: raw ? (body as Blob | FormData | undefined) : JSON.stringify(body),
       headers: raw ? {} : { 'Content-Type': 'application/json' }
     })
   } catch {
@@ -73,6 +75,23 @@ export function sendFile(file: File, sent: (share: number) => void): Promise<Pro
     }
     request.send(file)
   })
+}
+
+// What would become of a table of products, and how it was read.
+export interface ReadTable {
+  separator: string // "" of a workbook
+  rows: string[][] // the first ones
+  length: number // of all rows
+  reading: TableReading
+}
+
+// readTable reads a table and changes nothing.
+export async function readTable(clip: string, table: Blob, options: TableOptions, separator = ''): Promise<ReadTable> {
+  const form = new FormData()
+  form.append('table', table, 'table')
+  form.append('options', JSON.stringify(options))
+  if (separator) form.append('separator', separator)
+  return call('POST', `/api/clips/${clip}/range/read`, form)
 }
 
 export interface ClipSummary {

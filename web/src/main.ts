@@ -17,7 +17,11 @@ const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/', component: ClipsPage },
-    { path: '/clips/:id', component: EditorPage, props: true },
+    {
+      path: '/clips/:id/:view(range|variants)?',
+      component: EditorPage,
+      props: (to) => ({ id: to.params.id, view: to.params.view ?? '' })
+    },
     { path: '/:rest(.*)', redirect: '/' }
   ]
 })

@@ -1,7 +1,7 @@
 // The clip document, the commands and the engine's answers come from the core;
 // what the server says besides is here.
 import type { Command } from './gen/commands'
-import type { Clip } from './gen/document'
+import type { Clip, Product, Prop } from './gen/document'
 
 export type * from './gen/document'
 export type * from './gen/values'
@@ -37,6 +37,31 @@ export interface ExportPart {
   elapsed: number
   created: string
   quick: boolean
+}
+
+// How a table of products is read; what is not given is found out.
+export interface TableOptions {
+  header?: boolean
+  columns?: string[] // a field each; "" is left out
+  point?: string
+  currency?: string
+  onto?: string[] // products that the rows change
+  exactly?: boolean
+}
+
+export interface TableReading {
+  header: boolean
+  columns: string[]
+  headings: string[]
+  point: string
+  currency: string
+  products: Product[] | null
+  props: Prop[] | null
+  from: number[] | null
+  added: number
+  changed: number
+  same: number
+  faults: { row: number; column: number; says: string; doubt?: boolean }[] | null
 }
 
 export class Problem extends Error {

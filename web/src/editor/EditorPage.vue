@@ -1,48 +1,23 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core'
-import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { defineAsyncComponent, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { onBeforeRouteLeave, onBeforeRouteUpdate } from 'vue-router'
-import ActMenu from './ActMenu.vue'
-import BeatBar from '../beatline/BeatBar.vue'
-import Beatline from '../beatline/Beatline.vue'
-import Dividers from './Dividers.vue'
 import ExportPanel from '../export/ExportPanel.vue'
 import HistoryPanel from './HistoryPanel.vue'
-import PlayBar from '../player/PlayBar.vue'
-import Proofs from '../tabletop/Proofs.vue'
-import ShortcutList from './ShortcutList.vue'
-import SidePanel from '../settings/SidePanel.vue'
-import Tabletop from '../tabletop/Tabletop.vue'
+import TabletopView from './TabletopView.vue'
 import TopBar from './TopBar.vue'
-import { useArrangement } from './useArrangement'
-import { usePropIntake } from '../shelf/usePropIntake'
-import { useShortcuts } from './useShortcuts'
 import { useHome } from './useHome'
-import { usePlayer } from '../player/usePlayer'
-import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
-import { useNotices } from '../stores/notices'
 
-const props = defineProps<{ id: string }>()
+// A clip that is open, in one of its views.
+const props = defineProps<{ id: string; view: '' | 'range' | 'variants' }>()
+const RangeView = defineAsyncComponent(() => import('../range/RangeView.vue'))
 const editor = useEditor()
-const desk = useDesk()
-const notices = useNotices()
 // What is open can be asked from the browser's console, and by tests.
 Object.assign(window, { billowEditor: editor })
-const intake = usePropIntake()
-const tabletop = ref<InstanceType<typeof Tabletop> | null>(null)
 const exporting = ref(false)
 const history = ref(false)
-const dropping = ref(false)
 const lost = ref('')
 
-const arrangement = useArrangement()
-
-const player = usePlayer(
-  () => tabletop.value?.canvas ?? null,
-  () => tabletop.value?.size ?? { w: 270, h: 480 }
-)
-useShortcuts(player)
 useHome()
 
 async function load() {
@@ -60,21 +35,6 @@ watch(() => props.id, load)
 onBeforeRouteLeave(() => editor.quiet())
 onBeforeRouteUpdate(() => editor.quiet())
 onBeforeUnmount(() => editor.close())
-
-useEventListener(window, 'dragover', (e: DragEvent) => {
-  if (!e.dataTransfer?.types.includes('Files')) return
-  e.preventDefault()
-  dropping.value = true
-})
-useEventListener(window, 'dragleave', (e: DragEvent) => {
-  if (!e.relatedTarget) dropping.value = false
-})
-useEventListener(window, 'drop', async (e: DragEvent) => {
-  dropping.value = false
-  if (!e.dataTransfer?.files.length || e.defaultPrevented) return // the picture has taken it
-  e.preventDefault()
-  await intake.take([...e.dataTransfer.files]).catch(notices.fail)
-})
 </script>
 
 <template>
@@ -86,30 +46,25 @@ useEventListener(window, 'drop', async (e: DragEvent) => {
     <img :src="`/api/clips/${id}/poster.jpg`" alt="" />
     <span>Opening the clip…</span>
   </div>
-  <main v-else class="editor" :class="arrangement.name.value" :style="arrangement.style.value">
-    <h1 class="visually-hidden">{{ editor.clip.name }}</h1>
-    <TopBar v-if="!desk.alone" @export="exporting = true" @history="history = true" />
-    <Tabletop ref="tabletop" :playing="player.playing.value" :upright="arrangement.name.value === 'above'" />
-    <PlayBar :player="player" />
-    <template v-if="!desk.alone">
-      <BeatBar />
-      <Beatline :player="player" />
-      <SidePanel />
-      <Proofs :playing="player.playing.value" :across="arrangement.name.value === 'stacked'" />
-      <Dividers :arrangement="arrangement" />
-    </template>
+  <template v-else>
+    <TabletopView v-if="!view">
+      <TopBar :view="view" @export="exporting = true" @history="history = true" />
+    </TabletopView>
+    <main v-else class="sheetlike">
+      <h1 class="visually-hidden">{{ editor.clip.name }}</h1>
+      <TopBar :view="view" @export="exporting = true" @history="history = true" />
+      <RangeView />
+    </main>
     <ExportPanel v-model="exporting" />
     <HistoryPanel v-model="history" />
-    <ShortcutList />
-    <ActMenu />
-    <div v-if="dropping" class="drop">Let go: a cut-out lands where you drop it, a tune goes under the clip</div>
-  </main>
+  </template>
 </template>
 
 <style scoped>
-.editor {
-  display: grid;
+.sheetlike {
   height: 100%;
+  display: grid;
+  grid-template: 'top' 42px 'view' minmax(0, 1fr) / minmax(0, 1fr);
 }
 
 .opening {
@@ -132,18 +87,5 @@ useEventListener(window, 'drop', async (e: DragEvent) => {
 .lost {
   padding: 4rem;
   text-align: center;
-}
-
-.drop {
-  position: fixed;
-  inset: 12px;
-  display: grid;
-  place-items: center;
-  border: 3px dashed var(--kelp);
-  border-radius: 6px;
-  background: rgba(252, 250, 245, 0.9);
-  font: 700 1.6rem 'Bricolage Grotesque';
-  z-index: 1500;
-  pointer-events: none;
 }
 </style>

@@ -5,8 +5,14 @@ import { useEditor } from '../stores/editor'
 import IconButton from '../parts/IconButton.vue'
 import TextField from '../parts/TextField.vue'
 
+defineProps<{ view: string }>()
 defineEmits<{ export: []; history: [] }>()
 const editor = useEditor()
+
+const views = [
+  { id: '', name: 'Tabletop', says: 'Where the clip is arranged' },
+  { id: 'range', name: 'Range', says: 'The products with their prices' }
+]
 
 // What can be wrong with a server that answers.
 const reasons: Record<string, string> = {
@@ -56,6 +62,16 @@ const state = computed(() => {
     <span class="saved" :class="{ off: state.icon }" role="status">
       <i :class="`bi bi-${state.icon || 'check2'}`" aria-hidden="true" /> {{ state.text }}
     </span>
+    <nav class="views" aria-label="Views of the clip">
+      <RouterLink
+        v-for="v in views"
+        :key="v.id"
+        :to="`/clips/${editor.id}${v.id && '/' + v.id}`"
+        :title="v.says"
+        :aria-current="v.id === view ? 'page' : undefined"
+        >{{ v.name }}</RouterLink
+      >
+    </nav>
     <span class="flex-fill" />
     <IconButton
       icon="arrow-counterclockwise"
@@ -133,6 +149,28 @@ const state = computed(() => {
 .saved.off {
   color: #9c2f10;
   font-weight: 700;
+}
+
+.views {
+  display: flex;
+  gap: 0.2rem;
+}
+
+.views a {
+  color: inherit;
+  text-decoration: none;
+  padding: 0.15rem 0.5rem;
+  border-radius: 6px;
+}
+
+.views a:hover {
+  background: rgba(23, 63, 71, 0.09);
+}
+
+.views a[aria-current] {
+  font-weight: 700;
+  box-shadow: inset 0 -2px var(--kelp);
+  border-radius: 0;
 }
 
 .bundle {

@@ -17,10 +17,13 @@ export type Command =
   | { type: 'addPoint'; layer: string; number: number }
   | { type: 'addProp'; prop: Prop }
   | { type: 'addScene'; id: string; name?: string; after?: string; scene: Scene }
+  | { type: 'adjust'; product: string; shape: string; language?: string; command: Command }
   | { type: 'batch'; commands: Command[] }
   | { type: 'becomePath'; layer: string; path: DrawnPath }
   | { type: 'bendPath'; key: KeyRef; out?: number[]; in?: number[] }
   | { type: 'bindKey'; key: KeyRef; to: Moment }
+  | { type: 'bindProduct'; product: string; scene?: string }
+  | { type: 'bringPictures'; props: Prop[] }
   | { type: 'changeInto'; layer: string; path: DrawnPath; into: DrawnPath; frame: number }
   | { type: 'clearRest'; layer: string; shape: string }
   | { type: 'closeLoop' }
@@ -31,6 +34,7 @@ export type Command =
   | { type: 'holdCreep'; key: KeyRef }
   | { type: 'holdUntil'; layer: string; frame: number; properties?: string[] }
   | { type: 'intoGroup'; layers: string[]; group: string; beneath?: boolean }
+  | { type: 'likeOthers'; product: string; shape: string; language?: string }
   | { type: 'makeLineup'; layers: string[]; id: string; window?: boolean }
   | { type: 'moveKeys'; keys: KeyRef[]; by: number; add?: number[] }
   | { type: 'movePivot'; layer: string; shape: string; to: [number, number]; move: [number, number] }
@@ -48,6 +52,7 @@ export type Command =
   | { type: 'reverseKeys'; keys: KeyRef[] }
   | { type: 'riseBehind'; layers: string[]; behind: string; id: string }
   | { type: 'runAlong'; layer: string; figure?: string }
+  | { type: 'sceneForEach'; scene: string; products: string[] }
   | { type: 'setAxis'; layer: string; tag: string; at: number; frame: number }
   | { type: 'setClip'; name?: string | null; shapes?: Shape[]; rate?: number | null; length?: number | null; past?: string; poster?: Moment | null; shown?: string | null; language?: string | null }
   | { type: 'setEase'; keys: KeyRef[]; ease: Ease }
@@ -59,12 +64,13 @@ export type Command =
   | { type: 'setMove'; layer: string; move: Move; at?: Moment | null }
   | { type: 'setPalette'; palette: Palette; scene?: string }
   | { type: 'setProduct'; product: Product }
-  | { type: 'setRange'; products?: Product[]; remove?: string[] }
+  | { type: 'setRange'; props?: Prop[]; products?: Product[]; remove?: string[] }
   | { type: 'setRest'; layer: string; shape: string; set: Changed<Rest> }
   | { type: 'setRun'; layer: string; run: string }
   | { type: 'setTempo'; bpm?: number | null; times?: number; perBar?: number; barAt?: number | null }
   | { type: 'setTune'; tune: Tune | null }
   | { type: 'setValue'; layer: string; property: string; frame: number; value: number[] }
+  | { type: 'setVariants'; products?: string[] | null; shapes?: string[] | null; languages?: string[] | null; files?: string | null }
   | { type: 'shadeWords'; layer: string; id: string; colour: string; opacity: number; w: number; h: number }
   | { type: 'shiftLayer'; layer: string; by: number; part: string }
   | { type: 'snapKeys'; keys: KeyRef[]; to: string }

@@ -1,5 +1,6 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
+import type { Command } from './commands'
 import type { Ease, Key, Moment, Stepping, Tempo, Wander } from './values'
 
 export interface Accent {
@@ -58,6 +59,14 @@ export interface Card {
   lines?: Line[]
 }
 
+export interface Cell {
+  id: string
+  product: string
+  shape: string
+  language?: string
+  commands: Command[]
+}
+
 export interface Clip {
   version: number
   name: string
@@ -73,6 +82,7 @@ export interface Clip {
   layers: Layer[]
   poster?: Moment | null
   markers?: Mark[]
+  variants?: Variants | null
   range?: Range | null
 }
 
@@ -386,6 +396,7 @@ export interface Product {
   currency: string
   web?: string
   prop?: string
+  awaits?: string
   fields?: Record<string, string>
   spoken?: Record<string, Record<string, string>>
 }
@@ -486,8 +497,17 @@ export interface Stop {
   colour: string
 }
 
+export interface Variants {
+  products: string[]
+  shapes?: string[]
+  languages?: string[]
+  files?: string
+  cells?: Cell[]
+}
+
 export interface Words {
   text: string
+  texts?: Record<string, string>
   product?: string
   font: string
   fill: string
