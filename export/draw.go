@@ -52,8 +52,15 @@ const askedFor = "BILLOW_DRAWS"
 // DrawIfAsked draws and ends the process if it was started for that. Programs
 // that export call it first of all.
 func DrawIfAsked() {
-	if os.Getenv(askedFor) == "" {
+	switch os.Getenv(askedFor) {
+	case "":
 		return
+	case "posters":
+		if err := drawPosters(); err != nil {
+			fmt.Fprintln(os.Stderr, err)
+			os.Exit(1)
+		}
+		os.Exit(0)
 	}
 	var j Job
 	err := json.NewDecoder(os.Stdin).Decode(&j)

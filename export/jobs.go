@@ -8,6 +8,7 @@ import (
 	"time"
 
 	"billow/core/clip"
+	"billow/core/edit"
 	"billow/store"
 
 	"github.com/jackc/pgx/v5"
@@ -91,7 +92,20 @@ func (q *Queue) enqueue(ctx context.Context) func(tx pgx.Tx, p store.Part) error
 
 // Add queues an export of some shapes of a clip.
 func (q *Queue) Add(ctx context.Context, id, clipID string, revision int, c *clip.Clip, shapes []string, quick bool) error {
-	return q.store.CreateExport(ctx, id, clipID, revision, c, shapes, quick, func(tx pgx.Tx, shape string) error {
+	parts := make([]store.Wanted, len(shapes))
+	for i, shape := range shapes {
+		parts[i].Shape = shape
+	}
+	return q.add(ctx, id, clipID, revision, c, parts, quick, false)
+}
+
+// AddVariants queues an export of variants of a clip, each with the name of its file.
+func (q *Queue) AddVariants(ctx context.Context, id, clipID string, revision int, c *clip.Clip, variants []store.Wanted, quick bool) error {
+	return q.add(ctx, id, clipID, revision, c, variants, quick, true)
+}
+
+func (q *Queue) add(ctx context.Context, id, clipID string, revision int, c *clip.Clip, parts []store.Wanted, quick, variants bool) error {
+	return q.store.CreateExport(ctx, id, clipID, revision, c, parts, quick, variants, func(tx pgx.Tx, shape string) error {
 		return q.enqueue(ctx)(tx, store.Part{ExportID: id, Shape: shape, Attempt: 1})
 	})
 }
@@ -140,7 +154,15 @@ func (w *worker) export(ctx context.Context, a PartArgs) error {
 	if err != nil {
 		return FinalError{err}
 	}
-	shape, err := c.Shape(a.Shape)
+	id := a.Shape
+	if ref, is := clip.ReadVariant(id); is {
+		// What of it no longer fits was said before it was exported.
+		if c, _, err = edit.Variant(c, ref); err != nil {
+			return FinalError{err}
+		}
+		id, doc = ref.Shape, c.Encode()
+	}
+	shape, err := c.Shape(id)
 	if err != nil {
 		return FinalError{err}
 	}
@@ -149,7 +171,7 @@ func (w *worker) export(ctx context.Context, a PartArgs) error {
 	var done atomic.Int64
 	go w.report(ctx, a, &done, cancel)
 	drawn, err := w.q.drawer.Draw(ctx, Job{
-		Database: s.URL, Clip: doc, Shape: a.Shape, Video: true, Quick: quick, W: shape.W, H: shape.H,
+		Database: s.URL, Clip: doc, Shape: id, Video: true, Quick: quick, W: shape.W, H: shape.H,
 	}, func(n int) { done.Store(int64(n)) })
 	if cause := context.Cause(ctx); errors.Is(cause, errUnwanted) {
 		err = errUnwanted

@@ -98,7 +98,10 @@ func (s *Server) cancelExport(c *gin.Context) {
 
 // download serves a finished part: /api/exports/ID/SHAPE.mp4 or .png.
 func (s *Server) download(c *gin.Context) {
-	shape, ending, _ := strings.Cut(c.Param("file"), ".")
+	shape, ending := c.Param("file"), ""
+	if at := strings.LastIndexByte(shape, '.'); at >= 0 {
+		shape, ending = shape[:at], shape[at+1:]
+	}
 	p, err := s.Store.Part(c, c.Param("id"), shape)
 	if err != nil {
 		fail(c, err)
@@ -127,7 +130,11 @@ func (s *Server) download(c *gin.Context) {
 		fail(c, err)
 		return
 	}
-	attachment(c, doc.Name+" "+shape+"."+ending)
+	name := doc.Name + " " + shape
+	if p.File != "" {
+		name = p.File
+	}
+	attachment(c, name+"."+ending)
 	c.Header("Content-Type", f.Media)
 	http.ServeContent(c.Writer, c.Request, "", timeless, f)
 }

@@ -10,9 +10,11 @@ import (
 	"net"
 	"net/http"
 	"strings"
+	"sync"
 	"time"
 	"unicode/utf8"
 
+	"billow/core/frame"
 	"billow/door"
 	"billow/export"
 	"billow/media"
@@ -27,13 +29,18 @@ type Server struct {
 	Store  *store.Store
 	Queue  *export.Queue
 	Drawer *export.Drawer
-	Limits media.Limits
-	Page   fs.FS
-	Hosts  []string // names under which it answers, beside those of loopback
-	Closed bool     // whether one has to sign in
+	// Posters draws those of variants.
+	Posters *export.Posters
+	Limits  media.Limits
+	Page    fs.FS
+	Hosts   []string // names under which it answers, beside those of loopback
+	Closed  bool     // whether one has to sign in
 
 	posters  *drawn
 	films    *drawn
+	variants *drawn // their posters
+	small    *drawn // numbers that take long to find
+	fonts    func() *frame.Library
 	watch    watch
 	attempts door.Attempts
 	ffmpeg   checked
@@ -45,6 +52,8 @@ func (s *Server) Handler() http.Handler {
 	gin.SetMode(gin.ReleaseMode)
 	s.Store.Changed = s.watch.tell
 	s.posters, s.films, s.sounds = newDrawn(posterBytes), newDrawn(filmBytes), make(chan struct{}, 4)
+	s.variants, s.small, s.fonts = newDrawn(variantBytes), newDrawn(1<<16), sync.OnceValue(export.Library)
+	s.variants.one = make(chan struct{}, 4) // drawn by a process that draws several at once
 	r := gin.New()
 	r.ContextWithFallback = true // what is asked for a client ends when it goes
 	r.Use(recovered, headers, s.ours, readable)
@@ -97,6 +106,12 @@ func (s *Server) routes(api *gin.RouterGroup) {
 	api.GET("/files/:hash", s.getFile)
 	api.GET("/files/:hash/small", s.getSmall)
 	api.GET("/files/:hash/sound", s.getSound)
+	api.GET("/clips/:id/variants", packed, s.listVariants)
+	api.GET("/clips/:id/variants/poster.jpg", s.variantPoster)
+	api.POST("/clips/:id/variants/exports", s.exportVariants)
+	api.GET("/clips/:id/variants/exports", packed, s.listVariantExports)
+	api.GET("/clips/:id/variants/exports/events", s.variantExportEvents)
+	api.GET("/exports/:id", s.downloadVariants)
 	api.GET("/clips/:id/exports", packed, s.listExports)
 	api.POST("/clips/:id/exports", s.createExport)
 	api.GET("/clips/:id/exports/events", s.exportEvents)

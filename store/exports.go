@@ -10,10 +10,10 @@ import (
 	"github.com/jackc/pgx/v5"
 )
 
-// Part is one shape of an export.
+// Part is one shape of an export, or one variant.
 type Part struct {
 	ExportID string     `json:"export"`
-	Shape    string     `json:"shape"`
+	Shape    string     `json:"shape"` // or the ID of a variant
 	State    string     `json:"state"` // waiting, running, done, failed or cancelled
 	Attempt  int        `json:"attempt"`
 	Done     int        `json:"done"` // frames
@@ -25,26 +25,33 @@ type Part struct {
 	Created  time.Time  `json:"created"`
 	Elapsed  float64    `json:"elapsed"` // seconds since it was started, by the database's clock
 	Quick    bool       `json:"quick"`   // a look, not to be posted
+	File     string     `json:"file"`    // how a variant's files are called; none is by the clip and the shape
+}
+
+// Wanted is a part that is to be exported.
+type Wanted struct {
+	Shape string // or the ID of a variant
+	File  string
 }
 
 const partColumns = `p.export_id, p.shape, p.state, p.attempt, p.done, p.total, p.started, p.video, p.poster, p.error,
-	e.created_at, coalesce(extract(epoch FROM now() - p.started), 0)::float8, e.quick`
+	e.created_at, coalesce(extract(epoch FROM now() - p.started), 0)::float8, e.quick, p.file`
 
-// CreateExport stores an export of some shapes and calls enqueue for each in
+// CreateExport stores an export of some shapes, or of variants, and calls enqueue for each in
 // the same transaction.
-func (s *Store) CreateExport(ctx context.Context, id, clipID string, revision int, c *clip.Clip, shapes []string, quick bool,
+func (s *Store) CreateExport(ctx context.Context, id, clipID string, revision int, c *clip.Clip, parts []Wanted, quick, variants bool,
 	enqueue func(tx pgx.Tx, shape string) error) error {
 	return s.tx(ctx, func(ctx context.Context, tx pgx.Tx) error {
-		_, err := tx.Exec(ctx, `INSERT INTO exports (id, clip_id, revision, doc, quick) VALUES ($1, $2, $3, $4, $5)`, id, clipID, revision, c.Encode(), quick)
+		_, err := tx.Exec(ctx, `INSERT INTO exports (id, clip_id, revision, doc, quick, variants) VALUES ($1, $2, $3, $4, $5, $6)`, id, clipID, revision, c.Encode(), quick, variants)
 		if err != nil {
 			return err
 		}
-		for i, shape := range shapes {
-			_, err := tx.Exec(ctx, `INSERT INTO export_parts (export_id, shape, ordinal, total) VALUES ($1, $2, $3, $4)`, id, shape, i, c.Length)
+		for i, p := range parts {
+			_, err := tx.Exec(ctx, `INSERT INTO export_parts (export_id, shape, ordinal, total, file) VALUES ($1, $2, $3, $4, $5)`, id, p.Shape, i, c.Length, p.File)
 			if err != nil {
 				return err
 			}
-			if err := enqueue(tx, shape); err != nil {
+			if err := enqueue(tx, p.Shape); err != nil {
 				return err
 			}
 		}
@@ -55,7 +62,35 @@ func (s *Store) CreateExport(ctx context.Context, id, clipID string, revision in
 // Parts lists the parts of a clip's last exports, the newest export first.
 func (s *Store) Parts(ctx context.Context, clipID string) ([]Part, error) {
 	return many[Part](ctx, s, `SELECT `+partColumns+` FROM export_parts p JOIN exports e ON e.id = p.export_id
-		WHERE e.clip_id = $1 ORDER BY e.created_at DESC, p.ordinal LIMIT 60`, clipID)
+		WHERE e.clip_id = $1 AND NOT e.variants ORDER BY e.created_at DESC, p.ordinal LIMIT 60`, clipID)
+}
+
+// VariantExports are how far the last exports of a clip's variants have come, the newest first.
+type VariantExports struct {
+	ID        string    `json:"id"`
+	Created   time.Time `json:"created"`
+	Quick     bool      `json:"quick"`
+	Total     int       `json:"total"`
+	Done      int       `json:"done"`
+	Failed    int       `json:"failed"`
+	Cancelled int       `json:"cancelled"`
+	Frames    float64   `json:"frames"` // the share of all frames that are drawn, 0..1
+	Problem   string    `json:"problem"`
+}
+
+// VariantExports lists the last exports of a clip's variants.
+func (s *Store) VariantExports(ctx context.Context, clipID string) ([]VariantExports, error) {
+	return many[VariantExports](ctx, s, `SELECT e.id, e.created_at, e.quick, count(*)::int,
+			(count(*) FILTER (WHERE p.state = 'done'))::int, (count(*) FILTER (WHERE p.state = 'failed'))::int, (count(*) FILTER (WHERE p.state = 'cancelled'))::int,
+			coalesce(sum(p.done)::float8 / nullif(sum(p.total), 0), 0)::float8, coalesce(max(p.error) FILTER (WHERE p.state = 'failed'), '')
+		FROM exports e JOIN export_parts p ON p.export_id = e.id WHERE e.clip_id = $1 AND e.variants
+		GROUP BY e.id ORDER BY e.created_at DESC LIMIT 4`, clipID)
+}
+
+// PartsOf are all parts of an export, in their order.
+func (s *Store) PartsOf(ctx context.Context, exportID string) ([]Part, error) {
+	return many[Part](ctx, s, `SELECT `+partColumns+` FROM export_parts p JOIN exports e ON e.id = p.export_id
+		WHERE p.export_id = $1 ORDER BY p.ordinal`, exportID)
 }
 
 // Part is one part of an export.

@@ -71,7 +71,7 @@ func exported(t *testing.T) string {
 	t.Helper()
 	id, c := made(t)
 	e := store.NewID()
-	err := db.CreateExport(t.Context(), e, id, 1, c, []string{"tall", "square"}, false, func(pgx.Tx, string) error { return nil })
+	err := db.CreateExport(t.Context(), e, id, 1, c, []store.Wanted{{Shape: "tall"}, {Shape: "square"}}, false, false, func(pgx.Tx, string) error { return nil })
 	if err != nil {
 		t.Fatal(err)
 	}

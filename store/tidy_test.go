@@ -32,7 +32,7 @@ func TestTidyingTakesOnlyWhatNothingNeeds(t *testing.T) {
 	// 1 is in an earlier revision only, 2 in the newest, 3 was exported.
 	send(t, id, 1, store.Edit{ID: "edit-with-1", Command: []byte(prop("1"))}, store.Edit{ID: "edit-with-2", Command: []byte(prop("2"))})
 	e := store.NewID()
-	if err := db.CreateExport(ctx, e, id, 1, c, []string{"tall"}, false, func(pgx.Tx, string) error { return nil }); err != nil {
+	if err := db.CreateExport(ctx, e, id, 1, c, []store.Wanted{{Shape: "tall"}}, false, false, func(pgx.Tx, string) error { return nil }); err != nil {
 		t.Fatal(err)
 	}
 	if _, err := db.Pool.Exec(ctx, `UPDATE export_parts SET video = $2, poster = $2 WHERE export_id = $1`, e, hash("3")); err != nil {

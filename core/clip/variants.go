@@ -21,20 +21,20 @@ type Variants struct {
 
 // Cell is a variant that differs from what the others are made of.
 type Cell struct {
-	ID string `json:"id"` // of its Ref
-	Ref
+	ID string `json:"id"` // of its Variant
+	Variant
 	Commands []json.RawMessage `json:"commands" ts:"Command[]"` // what was changed, in order
 }
 
-// Ref names a variant.
-type Ref struct {
+// Variant names a variant.
+type Variant struct {
 	Product  string `json:"product"`
 	Shape    string `json:"shape"`
 	Language string `json:"language,omitempty"` // none is the clip's own
 }
 
 // ID is that of the variant's cell.
-func (r Ref) ID() string {
+func (r Variant) ID() string {
 	if r.Language == "" {
 		return r.Product + "." + r.Shape
 	}
@@ -98,8 +98,8 @@ func (c *Clip) hasProducts() map[string]bool {
 	return has
 }
 
-// Refs are all variants, product by product, and of each the languages and then the shapes.
-func (c *Clip) Refs() (out []Ref) {
+// EachVariant are all variants, product by product, and of each the languages and then the shapes.
+func (c *Clip) EachVariant() (out []Variant) {
 	v := c.Variants
 	if v == nil {
 		return nil
@@ -116,7 +116,7 @@ func (c *Clip) Refs() (out []Ref) {
 	for _, p := range v.Products {
 		for _, l := range languages {
 			for _, s := range shapes {
-				out = append(out, Ref{p, s, l})
+				out = append(out, Variant{p, s, l})
 			}
 		}
 	}
@@ -146,7 +146,7 @@ func (c *Clip) validateVariants() error {
 		field := fmt.Sprintf("variants.cells[%d]", i)
 		_, err := c.Shape(x.Shape)
 		switch {
-		case x.ID != x.Ref.ID() || v.Cell(x.ID) != &v.Cells[i]:
+		case x.ID != x.Variant.ID() || v.Cell(x.ID) != &v.Cells[i]:
 			return Fault(field+".id", "the variant %q is there twice, or is called otherwise than what it is of", x.ID)
 		case !has[x.Product] || err != nil || x.Language != "" && !offer.Known(x.Language):
 			return Fault(field, "there is no variant %q", x.ID)

@@ -70,7 +70,7 @@ func (c *Clip) WalkOwn(v Visitor) {
 		for i := range c.Variants.Cells {
 			x := &c.Variants.Cells[i]
 			name(v.Product, &x.Product)
-			x.ID = x.Ref.ID()
+			x.ID = x.Variant.ID()
 		}
 	}
 	for i := range c.Products {

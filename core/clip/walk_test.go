@@ -20,7 +20,7 @@ var plain = strings.Fields(`
 	Sounds.ID Sounds.Trim Sounds.Gain Sounds.Keys.Value Sounds.Keys.Off Sounds.Keys.Ease Sounds.Keys.Out Sounds.Keys.In Sounds.Keys.Move Sounds.Keys.Eased
 	Props.ID Props.Name Props.Kind Props.Hash Props.Media Props.Credit Props.Picture Props.Sound
 	Products.ID Products.Name Products.Price Products.OldPrice Products.Currency Products.Fields Products.First Products.Second Products.Line Products.Lowest Products.Percent Products.Quote Products.Deal Products.Contents Products.Web Products.Awaits Products.Spoken
-	Variants.Shapes Variants.Languages Variants.Files Variants.Cells.ID Variants.Cells.Ref.Shape Variants.Cells.Ref.Language Variants.Cells.Commands
+	Variants.Shapes Variants.Languages Variants.Files Variants.Cells.ID Variants.Cells.Variant.Shape Variants.Cells.Variant.Language Variants.Cells.Commands
 	Layers.ID Layers.Name Layers.Kind Layers.Rest Layers.Rests Layers.Lift Layers.Shadow Layers.Blend
 	Layers.Hidden Layers.Locked Layers.Label Layers.Shutter Layers.Wander Layers.Reveal
 	Layers.Stepping.Rate Layers.Stepping.Turn Layers.Stepping.Shift Layers.Stepping.Seed

@@ -45,7 +45,7 @@ func variants(c *clip.Clip) *clip.Variants {
 // what all variants have.
 type Adjust struct {
 	Typed
-	clip.Ref
+	clip.Variant
 	Command json.RawMessage `json:"command" ts:"Command"`
 }
 
@@ -53,7 +53,7 @@ func (a *Adjust) apply(c *clip.Clip) error {
 	if err := ofOne(a.Command); err != nil {
 		return err
 	}
-	variant, _, err := Variant(c, a.Ref)
+	variant, _, err := Variant(c, a.Variant)
 	if err != nil {
 		return err
 	}
@@ -61,9 +61,9 @@ func (a *Adjust) apply(c *clip.Clip) error {
 		return err
 	}
 	v := variants(c)
-	x := v.Cell(a.Ref.ID())
+	x := v.Cell(a.Variant.ID())
 	if x == nil {
-		v.Cells = append(v.Cells, clip.Cell{ID: a.Ref.ID(), Ref: a.Ref})
+		v.Cells = append(v.Cells, clip.Cell{ID: a.Variant.ID(), Variant: a.Variant})
 		x = &v.Cells[len(v.Cells)-1]
 	}
 	if n := len(x.Commands); n > 0 && covers(a.Command, x.Commands[n-1]) {
@@ -136,21 +136,21 @@ func within(inner, outer any) bool {
 // LikeOthers lets a variant be what the others are again.
 type LikeOthers struct {
 	Typed
-	clip.Ref
+	clip.Variant
 }
 
 func (l *LikeOthers) apply(c *clip.Clip) error {
-	if c.Variants.Cell(l.Ref.ID()) == nil {
+	if c.Variants.Cell(l.Variant.ID()) == nil {
 		return clip.Fault("variant", "this variant was not adjusted")
 	}
 	v := variants(c)
-	v.Cells = slices.DeleteFunc(v.Cells, func(x clip.Cell) bool { return x.ID == l.Ref.ID() })
+	v.Cells = slices.DeleteFunc(v.Cells, func(x clip.Cell) bool { return x.ID == l.Variant.ID() })
 	return nil
 }
 
 // Variant is the clip of one variant: with its product and its language, and as it was adjusted.
 // problems tell what of that no longer fits the clip and was left out.
-func Variant(c *clip.Clip, ref clip.Ref) (out *clip.Clip, problems []string, err error) {
+func Variant(c *clip.Clip, ref clip.Variant) (out *clip.Clip, problems []string, err error) {
 	p := c.Product(ref.Product)
 	if p == nil {
 		return nil, nil, clip.Fault("product", "there is no product %q", ref.Product)

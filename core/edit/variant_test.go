@@ -25,7 +25,7 @@ func ranged(t *testing.T) *clip.Clip {
 
 func variant(t *testing.T, c *clip.Clip, product, shape, language string) *clip.Clip {
 	t.Helper()
-	v, problems, err := Variant(c, clip.Ref{Product: product, Shape: shape, Language: language})
+	v, problems, err := Variant(c, clip.Variant{Product: product, Shape: shape, Language: language})
 	if err != nil || len(problems) > 0 {
 		t.Fatal(problems, err)
 	}
@@ -58,7 +58,7 @@ func TestAVariantShowsItsProduct(t *testing.T) {
 	if string(c.Encode()) != before {
 		t.Error("the clip was changed")
 	}
-	if refs := c.Refs(); len(refs) != 2*2*len(c.Shapes) || refs[0] != (clip.Ref{Product: "lamp", Shape: "tall"}) {
+	if refs := c.EachVariant(); len(refs) != 2*2*len(c.Shapes) || refs[0] != (clip.Variant{Product: "lamp", Shape: "tall"}) {
 		t.Errorf("%v", refs)
 	}
 }
@@ -113,7 +113,7 @@ func TestAVariantIsAdjustedByItself(t *testing.T) {
 		t.Errorf("%+v", v.Layer("words"))
 	}
 	without := do(t, c, `{"type":"removeLayer","layer":"words"}`)
-	if _, problems, err := Variant(without, clip.Ref{Product: "tin", Shape: "tall"}); err != nil || len(problems) != 2 || !strings.Contains(problems[0], "words") {
+	if _, problems, err := Variant(without, clip.Variant{Product: "tin", Shape: "tall"}); err != nil || len(problems) != 2 || !strings.Contains(problems[0], "words") {
 		t.Errorf("%q %v", problems, err)
 	}
 	c = do(t, c, `{"type":"likeOthers","product":"tin","shape":"tall"}`)

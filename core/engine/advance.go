@@ -130,8 +130,8 @@ func (e *Engine) again() Advanced {
 		out.Undos[w.ID] = Undone{done.Inverse(), edit.Stays(now, w.Command)}
 		left, now = append(left, w), next
 	}
-	e.waiting, e.kept = left, now
-	e.show(now)
+	e.waiting, e.whole, e.kept = left, now, e.of(now)
+	e.show(e.kept)
 	return out
 }
 
@@ -140,7 +140,7 @@ func stays(e *Engine, command Order) (string, error) {
 	if e.kept == nil {
 		return "", errClosed
 	}
-	return edit.Stays(e.kept, command.RawMessage), nil
+	return edit.Stays(e.whole, command.RawMessage), nil
 }
 
 // Order is a command as it is written.

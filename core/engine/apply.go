@@ -18,7 +18,7 @@ func open(e *Engine, in Document) (bool, error) {
 	if err != nil {
 		return false, err
 	}
-	e.base, e.waiting, e.kept = c, nil, c
+	e.base, e.waiting, e.whole, e.variant, e.kept = c, nil, c, nil, c
 	e.show(c)
 	return Done, nil
 }
@@ -62,19 +62,20 @@ type Wish struct {
 
 // change applies a command to the clip as it is kept. Without keep it is only
 // shown; the next command begins from the kept clip again.
-func (e *Engine) change(in Wish) (before *clip.Clip, err error) {
+func (e *Engine) change(in Wish) (ch change, err error) {
 	if e.kept == nil {
-		return nil, errClosed
+		return ch, errClosed
 	}
-	before = e.kept
+	ch = change{e.kept, e.whole, e.whole}
 	c := e.kept
 	if len(in.Command) > 0 {
-		if c, err = edit.Apply(e.kept, in.Command); err != nil {
-			return nil, err
+		if ch.after, err = edit.Apply(e.whole, in.Command); err != nil {
+			return ch, err
 		}
+		c = e.of(ch.after)
 	}
 	if in.Keep {
-		e.kept = c
+		e.whole, e.kept = ch.after, c
 		if in.ID != "" {
 			e.waiting = append(e.waiting, Sent{in.ID, in.Command})
 		}
@@ -87,12 +88,15 @@ func (e *Engine) change(in Wish) (before *clip.Clip, err error) {
 	}
 	e.show(c)
 	e.before = drawn
-	return before, nil
+	return ch, nil
 }
+
+// change is what was worked on before one, and the whole clips before and after it.
+type change struct{ seen, before, after *clip.Clip }
 
 // apply applies a command and tells what it has changed.
 func apply(e *Engine, in Wish) (Applied, error) {
-	before, err := e.change(in)
+	ch, err := e.change(in)
 	if err != nil {
 		return Applied{}, err
 	}
@@ -102,21 +106,22 @@ func apply(e *Engine, in Wish) (Applied, error) {
 	}
 	out := Applied{Places: e.placesIn(s, in.Frame, in.Layer, in.Layers)}
 	if in.Keep && len(in.Command) > 0 {
-		out.Settled = edit.Settled(before, e.shown)
-		done, err := edit.Difference(before, e.shown)
+		out.Settled = edit.Settled(ch.before, ch.after)
+		done, err := edit.Difference(ch.before, ch.after)
 		if err != nil {
 			return Applied{}, err
 		}
 		out.Undo = done.Inverse()
 		if len(in.Keys) > 0 {
 			// The command is kept already; at worst nothing is selected any more.
-			out.Keys, _ = edit.Moved(before, in.Command, in.Keys)
+			out.Keys, _ = edit.Moved(ch.seen, e.inner(in.Command), in.Keys)
 		}
 		if len(done) == 0 && in.ID != "" {
 			e.waiting = e.waiting[:len(e.waiting)-1] // nothing has changed, so nothing is sent
 		}
 	}
-	layers, only := e.shown.Changes(before)
+	layers, only := e.shown.Changes(ch.seen)
+	only = only && e.variant == nil
 	if in.Keep && len(layers) > 0 || !only || len(in.Command) == 0 {
 		out.Needs = e.shown.Pictures()
 	}

@@ -9,6 +9,7 @@ import (
 
 	"billow/core/clip"
 	"billow/core/colour"
+	"billow/core/edit"
 	"billow/core/frame"
 	"billow/core/paint"
 )
@@ -18,9 +19,11 @@ import (
 // something is being dragged.
 type Engine struct {
 	lib     *frame.Library
-	base    *clip.Clip // nil when it is not known
-	waiting []Sent     // commands between base and kept
-	kept    *clip.Clip
+	base    *clip.Clip    // nil when it is not known
+	waiting []Sent        // commands between base and whole
+	whole   *clip.Clip    // with all of its variants
+	variant *clip.Variant // the one that is worked on by itself; nil is the clip that all have
+	kept    *clip.Clip    // what is worked on: whole, or its variant
 	shown   *clip.Clip
 	loud    bool                 // shadows are seen in a loud colour; not part of the clip
 	solo    []string             // layers that are seen alone; not part of the clip
@@ -45,6 +48,18 @@ type stage struct {
 }
 
 var errClosed = errors.New("no clip is open")
+
+// of is what is worked on of a whole clip.
+func (e *Engine) of(c *clip.Clip) *clip.Clip {
+	if e.variant == nil {
+		return c
+	}
+	v, _, err := edit.Variant(c, *e.variant)
+	if err != nil {
+		return c // its product is gone; what all have is worked on then
+	}
+	return v
+}
 
 func (e *Engine) show(c *clip.Clip) {
 	e.shown = c

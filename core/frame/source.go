@@ -31,6 +31,17 @@ func (l *Library) AddSource(hash string, s Source) {
 	l.sources[hash] = s
 }
 
+// Forget lets go of all sources but those that keep tells of.
+func (l *Library) Forget(keep func(hash string) bool) {
+	l.mu.Lock()
+	defer l.mu.Unlock()
+	for hash := range l.sources {
+		if !keep(hash) {
+			delete(l.sources, hash)
+		}
+	}
+}
+
 // Source is the source with a hash, or nil.
 func (l *Library) Source(hash string) Source {
 	l.mu.Lock()

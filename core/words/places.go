@@ -3,6 +3,7 @@ package words
 import (
 	"sort"
 
+	"billow/core/clip"
 	"billow/core/paint"
 
 	"github.com/go-text/typesetting/di"
@@ -167,15 +168,7 @@ func (l *laid) standIn(wide, high float64, align string) {
 // can be in their box: between the smallest and the largest that they may have.
 func (s *setter) fitting(all []stretch) float64 {
 	f := s.words.Fit
-	fits := func(percent float64) bool {
-		l := s.sized(all, s.at.Size*percent/100)
-		for i := range all {
-			if all[i].widest()*l.k > s.at.Width {
-				return false // a word would be divided
-			}
-		}
-		return l.wide*l.k <= s.at.Width+0.01 && l.high*l.k <= s.at.Height+0.01
-	}
+	fits := func(percent float64) bool { return s.fits(all, percent) }
 	small, large := f.Smallest, f.Largest
 	if fits(large) {
 		return large
@@ -188,6 +181,32 @@ func (s *setter) fitting(all []stretch) float64 {
 		}
 	}
 	return small
+}
+
+// fits tells whether words fit their box when they are so large, in percent of their size.
+func (s *setter) fits(all []stretch, percent float64) bool {
+	l := s.sized(all, s.at.Size*percent/100)
+	for i := range all {
+		if all[i].widest()*l.k > s.at.Width {
+			return false // a word would be divided
+		}
+	}
+	return l.wide*l.k <= s.at.Width+0.01 && l.high*l.k <= s.at.Height+0.01
+}
+
+// Fitting is how large words are set to fit their box, in percent of their size, and whether
+// they do fit it; at their smallest they may not.
+func Fitting(fonts *Fonts, w *clip.Words, of *clip.Subject, at Setting) (percent float64, fits bool) {
+	if w.Fit == nil || at.Width <= 0 || at.Height <= 0 {
+		return 100, true
+	}
+	fonts.mu.Lock()
+	defer fonts.mu.Unlock()
+	s := &setter{fonts: fonts, words: w, of: of, at: at}
+	s.gather(filled(w, of))
+	all := s.shape()
+	percent = s.fitting(all)
+	return percent, s.fits(all, percent)
 }
 
 func units(v fixed.Int26_6) float64 { return float64(v) / 64 }

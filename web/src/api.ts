@@ -12,7 +12,9 @@ import {
   type Sent,
   type Shape,
   type TableOptions,
-  type TableReading
+  type TableReading,
+  type Variant,
+  type Varied
 } from './types'
 
 // What is done when the server wants one to sign in first.
@@ -191,6 +193,13 @@ export interface Branded extends Brand {
 }
 
 export const api = {
+  variants: (clip: string) => call<{ revision: number; variants: Varied[] }>('GET', `/api/clips/${clip}/variants`),
+  exportVariants: (clip: string, only: Variant[], quick: boolean) =>
+    call<{ id: string; count: number; left: (Variant & { says: string })[] }>(
+      'POST',
+      `/api/clips/${clip}/variants/exports`,
+      { only, quick }
+    ),
   clips: (search: string, sort: string, from: number, deleted: boolean) =>
     asked<{ clips: ClipSummary[]; total: number; deleted: number }>(
       'GET',

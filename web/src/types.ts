@@ -1,6 +1,7 @@
 // The clip document, the commands and the engine's answers come from the core;
 // what the server says besides is here.
 import type { Command } from './gen/commands'
+import type { Variant } from './gen/answered'
 import type { Clip, Product, Prop } from './gen/document'
 
 export type * from './gen/document'
@@ -62,6 +63,26 @@ export interface TableReading {
   changed: number
   same: number
   faults: { row: number; column: number; says: string; doubt?: boolean }[] | null
+}
+
+// A variant as the grid shows it.
+export interface Varied extends Variant {
+  file: string // without its ending
+  adjusted?: boolean
+  findings: { layer?: string; says: string; stops?: boolean }[]
+}
+
+// How far an export of variants has come.
+export interface VariantExport {
+  id: string
+  created: string
+  quick: boolean
+  total: number
+  done: number
+  failed: number
+  cancelled: number
+  frames: number // the share of all, 0..1
+  problem: string
 }
 
 export class Problem extends Error {

@@ -11,6 +11,7 @@ import { useEditor } from '../stores/editor'
 // A clip that is open, in one of its views.
 const props = defineProps<{ id: string; view: '' | 'range' | 'variants' }>()
 const RangeView = defineAsyncComponent(() => import('../range/RangeView.vue'))
+const VariantsView = defineAsyncComponent(() => import('../variants/VariantsView.vue'))
 const editor = useEditor()
 // What is open can be asked from the browser's console, and by tests.
 Object.assign(window, { billowEditor: editor })
@@ -53,7 +54,8 @@ onBeforeUnmount(() => editor.close())
     <main v-else class="sheetlike">
       <h1 class="visually-hidden">{{ editor.clip.name }}</h1>
       <TopBar :view="view" @export="exporting = true" @history="history = true" />
-      <RangeView />
+      <RangeView v-if="view === 'range'" />
+      <VariantsView v-else />
     </main>
     <ExportPanel v-model="exporting" />
     <HistoryPanel v-model="history" />

@@ -9,6 +9,7 @@ import PlayBar from '../player/PlayBar.vue'
 import Proofs from '../tabletop/Proofs.vue'
 import ShortcutList from './ShortcutList.vue'
 import SidePanel from '../settings/SidePanel.vue'
+import VariantCard from '../variants/VariantCard.vue'
 import Tabletop from '../tabletop/Tabletop.vue'
 import { useArrangement } from './useArrangement'
 import { usePropIntake } from '../shelf/usePropIntake'
@@ -59,7 +60,8 @@ useEventListener(window, 'drop', async (e: DragEvent) => {
       <BeatBar />
       <Beatline :player="player" />
       <SidePanel />
-      <Proofs :playing="player.playing.value" :across="arrangement.name.value === 'stacked'" />
+      <VariantCard v-if="editor.variant" />
+      <Proofs v-else :playing="player.playing.value" :across="arrangement.name.value === 'stacked'" />
       <Dividers :arrangement="arrangement" />
     </template>
     <ShortcutList />

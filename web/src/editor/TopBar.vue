@@ -11,7 +11,8 @@ const editor = useEditor()
 
 const views = [
   { id: '', name: 'Tabletop', says: 'Where the clip is arranged' },
-  { id: 'range', name: 'Range', says: 'The products with their prices' }
+  { id: 'range', name: 'Range', says: 'The products with their prices' },
+  { id: 'variants', name: 'Variants', says: 'The same clip for many products and shapes' }
 ]
 
 // What can be wrong with a server that answers.

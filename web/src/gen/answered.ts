@@ -291,6 +291,12 @@ export interface Tune {
   fadeOut: number
 }
 
+export interface Variant {
+  product: string
+  shape: string
+  language?: string
+}
+
 export interface Veil {
   colour: string
   opacity: number

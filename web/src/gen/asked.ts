@@ -1,6 +1,6 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
-import type { Change, FontAxis, Gap, Guide, KeyRef, Look, Node, Palette, Place, Row, Share, View, WordsChange } from './answered'
+import type { Change, FontAxis, Gap, Guide, KeyRef, Look, Node, Palette, Place, Row, Share, Variant, View, WordsChange } from './answered'
 import type { Command } from './commands'
 import type { Accent, Clip, DrawnPath, Layer, Move, Passage, Words } from './document'
 import type { Moment } from './values'
@@ -14,6 +14,10 @@ export interface Advanced {
 export interface Aligning {
   layer: string
   align: string
+}
+
+export interface Alone {
+  variant: Variant | null
 }
 
 export interface Applied {

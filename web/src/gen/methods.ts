@@ -1,7 +1,7 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
 import type { Asked, Caret, Choices, KeyRef, LoopGap, PastEnd, Path, Quoted, Readable, Reading, Room, View } from './answered'
-import type { Advanced, Aligning, Applied, Area, Around, Caught, ChangingInto, Draft, DraftMove, DraftPassage, DraftedMove, DraftedPassage, Drag, Dragged, EngineDrawing, FigureAt, FontAsked, FontNamed, Frames, Haunting, InShape, Letters, Lining, Looking, Made, Match, Matched, Matching, News, OnFrame, Pinning, PivotAt, Pivoted, Places, Point, ReadableAsked, Shift, Sketch, Stretch, Styling, Trial, WayOf, When, Whole, Wish, Writing, Written } from './asked'
+import type { Advanced, Aligning, Alone, Applied, Area, Around, Caught, ChangingInto, Draft, DraftMove, DraftPassage, DraftedMove, DraftedPassage, Drag, Dragged, EngineDrawing, FigureAt, FontAsked, FontNamed, Frames, Haunting, InShape, Letters, Lining, Looking, Made, Match, Matched, Matching, News, OnFrame, Pinning, PivotAt, Pivoted, Places, Point, ReadableAsked, Shift, Sketch, Stretch, Styling, Trial, WayOf, When, Whole, Wish, Writing, Written } from './asked'
 import type { Command } from './commands'
 import type { Clip, DrawnPath, Layer, Mask, Move, Rest } from './document'
 import type { Key } from './values'
@@ -11,6 +11,7 @@ export interface Methods {
   advance: { in: News; out: Advanced }
   align: { in: Lining; out: Shift[] }
   aligned: { in: Aligning; out: Record<string, Rest> }
+  alone: { in: Alone; out: boolean }
   apply: { in: Wish; out: Applied }
   asPath: { in: FigureAt; out: DrawnPath }
   carets: { in: OnFrame; out: Caret[] }

@@ -7,19 +7,21 @@ import { Painters } from '../engine/painters'
 import {
   type Clip,
   type Command,
-  type Draft,
   type KeyRef,
-  type Layer,
   type Methods,
   type Places,
+  type Variant,
   type Tune,
   type View
 } from '../types'
 import { listed } from '../words'
+import { adding } from './adding'
+import { choosing } from './choosing'
 import { Delivery, type Part, type Step } from './delivery'
 import { engineNews } from './engineNews'
 import { keepClip } from './keeper'
 import { live } from './live'
+import { loneVariant } from './loneVariant'
 import { useNotices } from './notices'
 import { openScene } from './openScene'
 import { newId, Outbox } from './outbox'
@@ -47,6 +49,8 @@ export const useEditor = defineStore('editor', () => {
   const past = shallowRef<Step[]>([])
   const future = shallowRef<Step[]>([])
   const outbox = shallowRef<Outbox | null>(null)
+
+  const { variant, wrapped } = loneVariant()
 
   let edit: Engine
   let painters: Painters
@@ -84,7 +88,7 @@ export const useEditor = defineStore('editor', () => {
 
   async function open(clipId: string) {
     close()
-    edit = new Engine(told, async (e) => void (await e.call('reopen', kept.clip)))
+    edit = new Engine(told, anew)
     edit.start()
     painters = new Painters(2, told)
     const got = await api.clip(clipId)
@@ -133,8 +137,16 @@ export const useEditor = defineStore('editor', () => {
     )
   }
 
+  // anew gives an engine that was started again the clip.
+  async function anew(e: Engine) {
+    if (!variant.value) return void (await e.call('reopen', kept.clip))
+    await e.call('open', (await api.clip(id.value)).clip)
+    await e.call('alone', { variant: variant.value })
+  }
+
   function close() {
     deaf()
+    variant.value = null
     typing.settle()
     outbox.value?.stop()
     outbox.value = null
@@ -158,7 +170,7 @@ export const useEditor = defineStore('editor', () => {
     () =>
       inOrder(async () => {
         const box = outbox.value
-        if (box && !box.waiting.value && box.connection.value === 'on')
+        if (box && !variant.value && !box.waiting.value && box.connection.value === 'on')
           await keepClip({ id: id.value, revision: box.revision, clip: kept.clip, needs: kept.needs })
       }),
     { debounce: 1200, maxWait: 10000 }
@@ -206,6 +218,20 @@ export const useEditor = defineStore('editor', () => {
     await present(kept, a.places, shown ?? paint())
   }
 
+  // workOn lets one variant be worked on by itself, or with none the clip that all have.
+  async function workOn(one: Variant | null) {
+    await quiet()
+    await inOrder(async () => {
+      await edit.call('alone', { variant: one })
+      variant.value = one
+      selected.value = ''
+      chosen.value = []
+      keys.value = []
+      if (one) shape.value = one.shape
+      await whole()
+    })
+  }
+
   async function look() {
     places.value = await edit.call('places', looking())
   }
@@ -238,13 +264,16 @@ export const useEditor = defineStore('editor', () => {
   async function take(command: Command, commandId = newId(), made = '') {
     const had = keys.value
     const at = made ? { ...looking(), layer: made, layers: [made] } : looking()
-    const a = await edit.call('apply', { command, keep: true, id: commandId, keys: had, ...at })
+    const sent = wrapped(command)
+    const a = await edit.call('apply', { command: sent, keep: true, id: commandId, keys: had, ...at })
     kept = over(kept, a)
     // What is selected stays so, wherever it is now.
     if (had.length && keys.value === had) keys.value = a.keys ?? []
     if (made) [selected.value, chosen.value, keys.value] = [made, [made], []]
-    if (a.undo) outbox.value?.add({ id: commandId, command })
-    await present(kept, a.places, painters.follow(kept, command, true))
+    if (a.undo) outbox.value?.add({ id: commandId, command: sent })
+    // What is undone of a variant, the painters do not know.
+    const anew = variant.value && command.type === 'undo'
+    await present(kept, a.places, anew ? paint() : painters.follow(kept, command, true))
     return { settled: a.settled, part: { id: commandId, undo: a.undo ?? [] } }
   }
 
@@ -311,7 +340,7 @@ export const useEditor = defineStore('editor', () => {
         preview = null
         pictures = painters.preview(now, redraw) // draws while the rest is worked out
         try {
-          const a = await edit.call('apply', { command: now, keep: false, ...looking() })
+          const a = await edit.call('apply', { command: wrapped(now), keep: false, ...looking() })
           const state = over(kept, a)
           present(state, a.places, null)
         } catch {
@@ -386,38 +415,12 @@ export const useEditor = defineStore('editor', () => {
     return edit.call(method, arg, bytes)
   }
 
-  async function addLayer(kind: Layer['kind'], extra: Partial<Draft> = {}, first: Command[] = []) {
-    const draft = await ask('draft', { kind, frame: frame.value, begins: gone, ...extra })
-    const add: Command = { type: 'addLayer', layer: draft }
-    const done = await run(first.length ? { type: 'batch', commands: [...first, add] } : add, draft.id)
-    return done ? draft.id : ''
-  }
-
-  // copyLayer chooses the copy, which is what is worked on next.
-  async function copyLayer(layer: string) {
-    const id = `${layer.slice(0, 40)}-${Date.now() % 100000}`
-    await run({ type: 'copyLayer', layer, id }, id)
-  }
-
-  // select chooses one layer; with more, it is added or taken away.
-  function select(layerId: string, more = false) {
-    if (more && layerId) {
-      const has = chosen.value.includes(layerId)
-      chosen.value = has ? chosen.value.filter((l) => l !== layerId) : [...chosen.value, layerId]
-      selected.value = has ? (chosen.value.at(-1) ?? '') : layerId
-    } else {
-      if (selected.value !== layerId) keys.value = []
-      selected.value = layerId
-      chosen.value = layerId ? [layerId] : []
-    }
-    refresh()
-  }
-
-  function selectAll(layers: string[]) {
-    chosen.value = layers
-    selected.value = layers.at(-1) ?? ''
-    refresh()
-  }
+  const { addLayer, copyLayer } = adding(
+    frame,
+    (draft) => ask('draft', draft),
+    () => gone,
+    run
+  )
 
   // refresh asks for the rows that are open now.
   function refresh() {
@@ -431,12 +434,7 @@ export const useEditor = defineStore('editor', () => {
     }).catch(notices.fail)
   }
 
-  function toggleOpen(layerId: string) {
-    opened.value = opened.value.includes(layerId)
-      ? opened.value.filter((l) => l !== layerId)
-      : [...opened.value, layerId]
-    refresh()
-  }
+  const { select, selectAll, toggleOpen } = choosing(selected, chosen, opened, keys, refresh)
 
   async function setSolo(layers: string[]) {
     solo.value = layers
@@ -465,6 +463,8 @@ export const useEditor = defineStore('editor', () => {
     past,
     future,
     outbox,
+    variant,
+    workOn,
     typing,
     layer,
     tune,
