@@ -221,7 +221,7 @@ func (c *Clip) speak(language string) {
 	}
 	for i := range c.Layers {
 		if w := c.Layers[i].Words; w != nil {
-			if text, has := in(w.Texts, language); has {
+			if text, has := in(w.Texts, language); has && text != "" {
 				c.Own(c.Layers[i].ID).Words.Text = text
 			}
 		}

@@ -151,8 +151,7 @@ func (l *LikeOthers) apply(c *clip.Clip) error {
 // Variant is the clip of one variant: with its product and its language, and as it was adjusted.
 // problems tell what of that no longer fits the clip and was left out.
 func Variant(c *clip.Clip, ref clip.Variant) (out *clip.Clip, problems []string, err error) {
-	p := c.Product(ref.Product)
-	if p == nil {
+	if c.Product(ref.Product) == nil {
 		return nil, nil, clip.Fault("product", "there is no product %q", ref.Product)
 	}
 	shape, err := c.Shape(ref.Shape)
@@ -160,7 +159,6 @@ func Variant(c *clip.Clip, ref clip.Variant) (out *clip.Clip, problems []string,
 		return nil, nil, clip.Fault("shape", "the clip has no shape %q", ref.Shape)
 	}
 	out = c.Showing(ref.Product, ref.Language)
-	out.Name = p.Name
 	if x := c.Variants.Cell(ref.ID()); x != nil {
 		for _, raw := range x.Commands {
 			next, err := Apply(out, raw)

@@ -52,6 +52,7 @@ var Methods = map[string]Method{
 	"shadows":      ask(shadows),
 	"view":         ask(viewOf),
 	"quoted":       ask(quoted),
+	"filledFields": ask(filledFields),
 	"alone":        ask(alone),
 	"picture":      asking(picture),
 	"retryFonts":   ask(retryFonts),

@@ -9,3 +9,11 @@ func quoted(e *Engine, ids []string) ([]view.Quoted, error) {
 	}
 	return view.Quotes(e.shown, ids), nil
 }
+
+// filledFields tells what the fields of a product say.
+func filledFields(e *Engine, id string) (map[string]string, error) {
+	if e.shown == nil {
+		return nil, errClosed
+	}
+	return view.Filled(e.shown, id), nil
+}

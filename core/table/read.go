@@ -39,6 +39,7 @@ type Reading struct {
 	Point    string   `json:"point"` // "" where each cell is read by itself
 	Currency string   `json:"currency"`
 
+	Named    []string       `json:"named"`    // all products that rows are of, in their order
 	Products []clip.Product `json:"products"` // those that would be changed or added, of rows without faults
 	From     []int          `json:"from"`     // the row of each
 	Props    []clip.Prop    `json:"props"`    // from the shelf, that they show
@@ -245,6 +246,7 @@ func (r *reader) row(i int, row []string) {
 	for _, m := range o.Mistakes() {
 		r.fault(i, r.column(m.Field), true, "%s", m.Says)
 	}
+	r.Named = append(r.Named, p.ID)
 	switch {
 	case was && reflect.DeepEqual(before, p):
 		r.Same++

@@ -45,3 +45,27 @@ func Quotes(c *clip.Clip, ids []string) []Quoted {
 	}
 	return out
 }
+
+// Filled are what the fields of a product say, those that have something to say.
+func Filled(c *clip.Clip, id string) map[string]string {
+	out := map[string]string{}
+	p := c.Product(id)
+	if p == nil {
+		return out
+	}
+	o, err := offer.New(p.Terms())
+	if err != nil {
+		return out // which no clip holds
+	}
+	for _, field := range []string{"name", "first", "second", "line", "web"} {
+		if says, has := p.Says(field); has {
+			out[field] = says
+		}
+	}
+	for _, field := range offer.Fields() {
+		if parts, state := o.Field(field, c.Language); state == offer.Filled {
+			out[field] = offer.Joined(parts)
+		}
+	}
+	return out
+}

@@ -116,6 +116,13 @@ function toggleSolo() {
           {{ name }} <em v-if="layer?.label">{{ layer.label }}</em>
         </button>
         <i v-if="row.unfilled" class="bi bi-braces hasty" role="img" :aria-label="unfilled" :title="unfilled" />
+        <i
+          v-if="row.doubts"
+          class="bi bi-exclamation-triangle hasty"
+          role="img"
+          :aria-label="row.doubts[0]"
+          :title="row.doubts[0]"
+        />
         <i v-if="row.hasty" class="bi bi-hourglass-split hasty" role="img" :aria-label="row.hasty" :title="row.hasty" />
         <span class="marks">
           <IconButton

@@ -20,6 +20,7 @@ export interface Methods {
   draftMove: { in: DraftMove; out: Move }
   draftPassage: { in: DraftPassage; out: DraftedPassage }
   draw: { in: EngineDrawing; out: Uint8Array }
+  filledFields: { in: string; out: Record<string, string> }
   follow: { in: Wish; out: boolean }
   fontFacts: { in: FontNamed; out: FontAsked }
   ghosts: { in: Haunting; out: Uint8Array }

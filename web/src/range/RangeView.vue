@@ -26,6 +26,9 @@ const choosing = shallowRef<Product | null>(null)
 const here = ref<Place>({ row: 0, column: 0 })
 const dropping = ref(false)
 
+// The range is that of all variants.
+if (editor.variant) editor.workOn(null).catch(notices.fail)
+
 const chosen = computed(() => {
   void here.value
   return sheet.value?.products() ?? []
@@ -131,6 +134,13 @@ async function show(id: string) {
   if (await editor.run({ type: 'setClip', shown: id })) notices.say(`The clip shows ${product.value?.name} now`)
 }
 
+// scenes repeats the scene that is open, once for each of the chosen products.
+async function scenes() {
+  const list = chosen.value
+  const done = await editor.run({ type: 'sceneForEach', scene: editor.scene, products: list.map((p) => p.id) })
+  if (done) notices.say(`The clip has a scene for each of ${listed(list.map((p) => p.name))}`)
+}
+
 function goTo(id: string) {
   range.finding.value = ''
   const row = range.products.value.findIndex((p) => p.id === id)
@@ -228,6 +238,9 @@ async function picture(prop: string) {
       <span class="flex-fill" />
       <button v-if="mistakes.length" type="button" class="plain wrong" @click="goTo(mistakes[0].id)">
         {{ mistakes.length }} {{ mistakes.length === 1 ? 'mistake' : 'mistakes' }} in the prices
+      </button>
+      <button v-if="chosen.length > 1" type="button" class="plain" @click="scenes">
+        A scene for each of these {{ chosen.length }}
       </button>
       <button v-if="product && editor.clip?.shown !== product.id" type="button" class="plain" @click="show(product.id)">
         Show {{ product.name }} in the clip

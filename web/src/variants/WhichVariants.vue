@@ -4,12 +4,14 @@ import { languages } from '../gen/catalogue'
 import { useEditor } from '../stores/editor'
 import { shapeName } from '../words'
 import TextField from '../parts/TextField.vue'
+import WordsSpoken from './WordsSpoken.vue'
 import type { Variants } from './useVariants'
 
 // Of which products, shapes and languages there are variants, and how their files are called.
 const props = defineProps<{ variants: Variants }>()
 const editor = useEditor()
 const finding = ref('')
+const translating = ref(false)
 const products = computed(() => editor.clip?.products ?? [])
 const found = computed(() => {
   const text = finding.value.trim().toLowerCase()
@@ -105,11 +107,20 @@ function silence(id: string) {
           {{ l.name }}
         </option>
       </select>
+      <button
+        v-if="spoken.some((l) => l)"
+        type="button"
+        class="btn btn-sm btn-outline-primary translate"
+        @click="translating = true"
+      >
+        Texts in other languages…
+      </button>
       <p class="note">
-        Prices take that language’s form. Texts are translated under Words below; names in the range’s columns.
+        Prices take that language’s form. What products are called there is said in the range, under Columns.
       </p>
     </div>
   </BDropdown>
+  <WordsSpoken v-model="translating" :spoken="spoken" />
   <label class="files" title="{name}, {shape}, {language}, {price}, {id} and the products’ own fields">
     Files
     <TextField
@@ -141,6 +152,10 @@ function silence(id: string) {
   gap: 0.5rem;
   align-items: center;
   margin: 0.2rem 0;
+}
+
+.translate {
+  margin-top: 0.5rem;
 }
 
 .note {

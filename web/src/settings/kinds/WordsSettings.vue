@@ -9,11 +9,13 @@ import { useOwnFonts } from '../../stores/ownFonts'
 import { productSlot } from '../../words'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import ColourField from '../../parts/ColourField.vue'
+import FieldMenu from '../FieldMenu.vue'
 import FillSettings from '../FillSettings.vue'
 import FontField from '../../parts/FontField.vue'
 import BoxSettings from '../BoxSettings.vue'
 import LettersSettings from '../LettersSettings.vue'
 import ReadableSettings from '../ReadableSettings.vue'
+import MoneySettings from '../MoneySettings.vue'
 import PlateSettings from '../PlateSettings.vue'
 import PassageSettings from '../PassageSettings.vue'
 import TextField from '../../parts/TextField.vue'
@@ -37,6 +39,12 @@ const choices = computed(() => [
   { id: productSlot, name: 'The one of its scene' },
   ...(editor.clip?.products ?? [])
 ])
+
+const money = computed(() =>
+  /\{(price|amount|old|saving|lowest|deal|dealeach|dealsaving|base)\}/.test(props.content.text)
+)
+const put = (field: string) =>
+  set({ text: `${props.content.text}${/\s$|^$/.test(props.content.text) ? '' : ' '}{${field}}` })
 
 const set = (values: Changed<Words>) => emit('set', { words: values })
 
@@ -100,8 +108,15 @@ function addField(name: string) {
   <div>
     <TextField :rows="2" :value="content.text" label="Words" @change="set({ text: $event })" />
     <p class="hint">
-      *emphasis* ~struck out~ {name} {price} {old} {percent}
-      <template v-for="[name] in fields" :key="name"> {{ `{${name}\}` }}</template>
+      *emphasis* ~struck out~
+      <FieldMenu :product="product" @put="put" />
+    </p>
+    <MoneySettings v-if="money" :money="content.money" @set="set({ money: $event })" />
+    <p v-if="row?.leftOut" class="wrong" role="status">
+      Not shown: {{ product?.name ?? 'the product' }} does without what these words speak of.
+    </p>
+    <p v-for="d in row?.doubts" :key="d" class="wrong" role="alert">
+      <i class="bi bi-exclamation-triangle" aria-hidden="true" /> {{ d }}.
     </p>
     <p v-if="unfilled" class="wrong" role="alert">
       Nothing says what {{ unfilled }} is:
