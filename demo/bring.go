@@ -4,6 +4,7 @@ import (
 	"bytes"
 	"context"
 	"fmt"
+	"slices"
 
 	"billow/core/clip"
 	"billow/media"
@@ -21,9 +22,10 @@ type brought struct {
 // bringAll makes all files and takes them in, several at a time: products, logo,
 // tunes.
 func bringAll(side int) ([]brought, error) {
-	out := make([]brought, len(products)+1+len(Tunes))
+	pictured := slices.Concat(products, colourways)
+	out := make([]brought, len(pictured)+1+len(Tunes))
 	var g errgroup.Group
-	for i, p := range products {
+	for i, p := range pictured {
 		g.Go(func() error {
 			file, err := photo(p.ID, side)
 			if err != nil {
@@ -38,13 +40,13 @@ func bringAll(side int) ([]brought, error) {
 		if err != nil {
 			return err
 		}
-		out[len(products)], err = bring("logo", "Ottermoss logo", file)
+		out[len(pictured)], err = bring("logo", "Ottermoss logo", file)
 		return err
 	})
 	for i := range Tunes {
 		g.Go(func() (err error) {
 			t := &Tunes[i]
-			b := &out[len(products)+1+i]
+			b := &out[len(pictured)+1+i]
 			*b, err = bring(t.ID, t.Name, media.WAV(t.Play()))
 			b.tune = t
 			return err

@@ -24,6 +24,12 @@ var products = []product{
 	{"spoons", "Cedar spoon set", "18.00", "24.00"},
 }
 
+// colourways are further cut-outs, of which the table of the range speaks.
+var colourways = []product{
+	{ID: "lantern-rust", Name: "Harbour lantern"}, {ID: "mug-moss", Name: "Moss mug"}, {ID: "mug-ink", Name: "Midnight mug"},
+	{ID: "kettle-lake", Name: "Lake kettle"}, {ID: "tin-honey", Name: "Honey tin"}, {ID: "spoons-walnut", Name: "Walnut spoon set"},
+}
+
 //go:generate go run billow/cmd/pictures products pictures
 //go:generate go run billow/cmd/pictures starters ../web/src/clips/starters
 //go:embed pictures/*.png

@@ -39,11 +39,12 @@ func TestMoneyAgreesWithTheBrowser(t *testing.T) {
 	compared := 0
 	for _, c := range theirs[0] {
 		language, code, amount, want, digits := c[0].(string), c[1].(string), c[2].(string), c[3].(string), c[4].(float64)
-		o, err := offer.New(amount, "", code)
+		o, err := offer.New(offer.Terms{Price: amount, Currency: code})
 		if err != nil {
 			t.Fatal(err)
 		}
-		got := o.Text("{price}", language, "", nil)
+		parts, _ := o.Field("price", language)
+		got := offer.Joined(parts)
 		if decimals(got) != int(digits) {
 			continue // how many decimals there are is ISO's with one, and what is in use with the other
 		}
@@ -55,12 +56,12 @@ func TestMoneyAgreesWithTheBrowser(t *testing.T) {
 		t.Errorf("only %d amounts were compared", compared)
 	}
 	for _, c := range theirs[1] {
-		o, err := offer.New("49", "69", "EUR")
+		o, err := offer.New(offer.Terms{Price: "49", Old: "69", Currency: "EUR"})
 		if err != nil {
 			t.Fatal(err)
 		}
-		if got := o.Text("{percent}", c[0].(string), "", nil); got != c[1].(string) {
-			t.Errorf("28 percent in %s are %q, the browser's are %q", c[0], got, c[1])
+		if parts, _ := o.Field("percent", c[0].(string)); offer.Joined(parts) != c[1].(string) {
+			t.Errorf("28 percent in %s are %q, the browser's are %q", c[0], offer.Joined(parts), c[1])
 		}
 	}
 }

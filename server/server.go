@@ -29,17 +29,16 @@ type Server struct {
 	Store  *store.Store
 	Queue  *export.Queue
 	Drawer *export.Drawer
-	// Posters draws those of variants.
-	Posters *export.Posters
-	Limits  media.Limits
-	Page    fs.FS
-	Hosts   []string // names under which it answers, beside those of loopback
-	Closed  bool     // whether one has to sign in
+	Limits media.Limits
+	Page   fs.FS
+	Hosts  []string // names under which it answers, beside those of loopback
+	Closed bool     // whether one has to sign in
 
 	posters  *drawn
 	films    *drawn
-	variants *drawn // their posters
-	small    *drawn // numbers that take long to find
+	drawing  *export.Posters // of variants
+	variants *drawn          // their posters
+	small    *drawn          // numbers that take long to find
 	fonts    func() *frame.Library
 	watch    watch
 	attempts door.Attempts
@@ -54,6 +53,7 @@ func (s *Server) Handler() http.Handler {
 	s.posters, s.films, s.sounds = newDrawn(posterBytes), newDrawn(filmBytes), make(chan struct{}, 4)
 	s.variants, s.small, s.fonts = newDrawn(variantBytes), newDrawn(1<<16), sync.OnceValue(export.Library)
 	s.variants.one = make(chan struct{}, 4) // drawn by a process that draws several at once
+	s.drawing = &export.Posters{Drawer: s.Drawer, Database: s.Store.URL}
 	r := gin.New()
 	r.ContextWithFallback = true // what is asked for a client ends when it goes
 	r.Use(recovered, headers, s.ours, readable)

@@ -82,7 +82,7 @@ func (s *Server) variantPoster(c *gin.Context) {
 		return
 	}
 	file, err := s.variants.of(c, tag, func() ([]byte, error) {
-		p, err := s.Posters.Draw(c, export.PosterJob{Key: tagOf(st), Clip: st.Clip.Encode, Variant: ref, At: at, Side: side})
+		p, err := s.drawing.Draw(c, export.PosterJob{Key: tagOf(st), Clip: st.Clip.Encode, Variant: ref, At: at, Side: side})
 		if err != nil && c.Err() == nil {
 			err = drawingError{err}
 		}
@@ -130,7 +130,7 @@ func (s *Server) lookOver(c *gin.Context, st *store.State) ([]variant, error) {
 	for range 4 {
 		work.Go(func() {
 			for i := range next {
-				p, err := s.Posters.Draw(ctx, export.PosterJob{Key: tagOf(st), Clip: st.Clip.Encode, Variant: refs[i], At: at})
+				p, err := s.drawing.Draw(ctx, export.PosterJob{Key: tagOf(st), Clip: st.Clip.Encode, Variant: refs[i], At: at})
 				if err != nil {
 					cancel(err)
 					continue

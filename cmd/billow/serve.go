@@ -95,7 +95,7 @@ func (v *serving) run(prepare func(context.Context, *store.Store) error) error {
 	worked := make(chan error, 1)
 	go func() { worked <- q.Run(ctx) }()
 	srv := &server.Server{
-		Store: s, Queue: q, Drawer: drawer, Posters: &export.Posters{Drawer: drawer, Database: s.URL}, Page: web.Files(), Hosts: v.hosts, Closed: v.closed(l),
+		Store: s, Queue: q, Drawer: drawer, Page: web.Files(), Hosts: v.hosts, Closed: v.closed(l),
 		Limits: media.Limits{PictureBytes: int64(v.picture) << 20, Megapixels: v.pixels, SoundBytes: int64(v.sound) << 20},
 	}
 	fmt.Printf("Billow is at http://%s  (Ctrl-C stops it)\n", l.Addr())

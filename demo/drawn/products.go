@@ -14,7 +14,11 @@ import (
 
 // products are the scenes to draw, by the products' IDs.
 var products = map[string]func() *ray.Scene{
-	"lantern": lantern, "mug": mug, "kettle": kettle, "stove": stove, "tin": tin, "spoons": spoons,
+	"lantern": func() *ray.Scene { return lantern(0x1E6A66) }, "lantern-rust": func() *ray.Scene { return lantern(0xA8432A) },
+	"mug": func() *ray.Scene { return mug(0xF3ECDD, 0x1F5560) }, "mug-moss": func() *ray.Scene { return mug(0x6E8560, 0xF0E6D0) }, "mug-ink": func() *ray.Scene { return mug(0x2B4257, 0xE9DFC9) },
+	"kettle": func() *ray.Scene { return kettle(0xC9472B) }, "kettle-lake": func() *ray.Scene { return kettle(0x2F6F86) },
+	"stove": stove, "tin": func() *ray.Scene { return tin(0x8FA387) }, "tin-honey": func() *ray.Scene { return tin(0xD9A441) },
+	"spoons": func() *ray.Scene { return spoons(0xB4693A, 0xC98A50, 0x9C5830) }, "spoons-walnut": func() *ray.Scene { return spoons(0x6B4630, 0x7C5238, 0x583826) },
 }
 
 // IDs are the products that can be drawn, in order of the alphabet.
@@ -80,8 +84,8 @@ func part(s ray.Solid, m *ray.Material, centre ray.Vec, radius float64) ray.Part
 	return ray.Part{Solid: s, Material: m, Centre: centre, Radius: radius}
 }
 
-func mug() *ray.Scene {
-	body := enamel(0xF3ECDD)
+func mug(enamelled, rimmed uint32) *ray.Scene {
+	body := enamel(enamelled)
 	wall := ray.Wall(0.045, [2]float64{0.02, -0.62}, [2]float64{0.5, -0.62}, [2]float64{0.56, -0.57}, [2]float64{0.62, 0.6})
 	rim := ray.At(v(0, 0.6, 0), ray.Ring(0.625, 0.034))
 	ear := ray.Wire(0.062, ray.Arc(18, func(t float64) ray.Vec {
@@ -90,10 +94,10 @@ func mug() *ray.Scene {
 	})...)
 	flat := func(p ray.Vec) float64 { return ear(v(p.X, p.Y, p.Z*0.62)) }
 	band := *body
-	band.Colour, band.Detail = ray.RGB(0x1F5560), nil
+	band.Colour, band.Detail = ray.RGB(rimmed), nil
 	body.Detail = func(p, c ray.Vec) ray.Vec {
 		if p.Y < -0.535 {
-			return ray.RGB(0x1F5560)
+			return ray.RGB(rimmed)
 		}
 		return speckles(p, c)
 	}
@@ -103,8 +107,8 @@ func mug() *ray.Scene {
 	}}, v(0.15, -0.02, 0), 17, 0, 1.75, 1.12)
 }
 
-func lantern() *ray.Scene {
-	paint := &ray.Material{Colour: ray.RGB(0x1E6A66), Rough: 0.1, Gloss: 0.9}
+func lantern(painted uint32) *ray.Scene {
+	paint := &ray.Material{Colour: ray.RGB(painted), Rough: 0.1, Gloss: 0.9}
 	glass := &ray.Material{Colour: ray.RGB(0xF4FAF6), Rough: 0.02, Glass: 0.9}
 	flame := &ray.Material{Colour: ray.RGB(0xFFB347), Rough: 1, Glow: v(3.4, 1.75, 0.5)}
 	tank := ray.Turned(0.03, ray.Curve(12, [2]float64{0.01, -1.0}, [2]float64{0.46, -1.0}, [2]float64{0.55, -0.93},
@@ -139,8 +143,8 @@ func lantern() *ray.Scene {
 		v(0, 0.0, 0), 9, 22, 2.46, 0.62)
 }
 
-func kettle() *ray.Scene {
-	pot := enamel(0xC9472B)
+func kettle(enamelled uint32) *ray.Scene {
+	pot := enamel(enamelled)
 	body := ray.Turned(0.03, ray.Curve(12, [2]float64{0.01, -0.62}, [2]float64{0.56, -0.62}, [2]float64{0.72, -0.5}, [2]float64{0.74, -0.2},
 		[2]float64{0.62, 0.12}, [2]float64{0.4, 0.3}, [2]float64{0.30, 0.34}, [2]float64{0.01, 0.34})...)
 	spout := ray.Union(ray.Rod(v(-0.5, -0.28, 0), v(-0.9, 0.12, 0), 0.16, 0.085), ray.Rod(v(-0.9, 0.12, 0), v(-1.02, 0.32, 0), 0.085, 0.07))
@@ -202,8 +206,8 @@ func stove() *ray.Scene {
 		v(0, -0.07, 0), 22, 0, 1.9, 1.12)
 }
 
-func tin() *ray.Scene {
-	sage := &ray.Material{Colour: ray.RGB(0x8FA387), Rough: 0.16, Gloss: 0.85}
+func tin(painted uint32) *ray.Scene {
+	sage := &ray.Material{Colour: ray.RGB(painted), Rough: 0.16, Gloss: 0.85}
 	body := *sage
 	body.Detail = func(p, c ray.Vec) ray.Vec {
 		switch {
@@ -247,8 +251,7 @@ func tin() *ray.Scene {
 	}}, v(0, 0.03, 0), 16, 0, 1.78, 1.38)
 }
 
-func spoons() *ray.Scene {
-	tones := []uint32{0xB4693A, 0xC98A50, 0x9C5830}
+func spoons(tones ...uint32) *ray.Scene {
 	var parts []ray.Part
 	for i, hex := range tones {
 		wood := &ray.Material{Colour: ray.RGB(hex), Rough: 0.55, Gloss: 0.55, Detail: grain(11, 0.3)}

@@ -108,9 +108,9 @@ function focus() {
 async function down(row: number, column: number, e: PointerEvent) {
   if (e.button || ((e.target as HTMLElement).tagName === 'INPUT' && sheet.typed.value !== null)) return
   e.preventDefault()
+  sheet.dragging.value = true // until the button is let go, which may be soon
   if (!(await sheet.take())) return
   sheet.to({ row, column }, e.shiftKey)
-  sheet.dragging.value = true
   await nextTick()
   focus()
 }

@@ -38,8 +38,12 @@ export function useVariants() {
   })
   const count = computed(() => rows.value.length * shapes.value.length)
   const all = computed((): Variant[] => rows.value.flatMap((r) => shapes.value.map((s) => variantOf(r, s.id))))
-  const troubled = computed(() => [...found.value.values()].filter((v) => v.findings.length))
-  const stopped = computed(() => troubled.value.filter((v) => v.findings.some((f) => f.stops)))
+  // Those that must not be posted first.
+  const stops = (v: Varied) => v.findings.some((f) => f.stops)
+  const troubled = computed(() =>
+    [...found.value.values()].filter((v) => v.findings.length).sort((a, b) => Number(stops(b)) - Number(stops(a)))
+  )
+  const stopped = computed(() => troubled.value.filter(stops))
 
   function variantOf(row: Row, shape: string): Variant {
     return row.language
