@@ -90,7 +90,12 @@ const state = computed(() => {
     />
     <button class="plain" @click="$emit('history')">Revisions</button>
     <a class="bundle" :href="`/api/clips/${editor.id}/bundle.zip`" download>Download the bundle</a>
-    <BButton v-if="view !== 'variants' && !editor.variant" class="btn-act" :variant="null" size="sm" @click="$emit('export')"
+    <BButton
+      v-if="view !== 'variants' && !editor.variant"
+      class="btn-act"
+      :variant="null"
+      size="sm"
+      @click="$emit('export')"
       >Export…</BButton
     >
   </header>
