@@ -6,6 +6,7 @@ import (
 	"image"
 	"image/png"
 	"math"
+	"slices"
 	"sync"
 	"testing"
 
@@ -16,6 +17,7 @@ import (
 	"billow/core/pieces"
 	"billow/demo/drawn"
 	"billow/demo/synth"
+	"billow/export"
 	"billow/fonts"
 )
 
@@ -228,6 +230,35 @@ func TestNothingIsMissingFromTheStart(t *testing.T) {
 		c.Layers = append(c.Layers, made...)
 		if gaps := frame.Gaps(c); len(gaps) > 0 {
 			t.Errorf("a new %s: %v", k.Name, gaps[0])
+		}
+	}
+}
+
+// All variants of the range are fit to be posted.
+func TestTheRangeCanBePosted(t *testing.T) {
+	w, err := Make(900)
+	if err != nil {
+		t.Fatal(err)
+	}
+	i := slices.IndexFunc(w.Clips, func(c NamedClip) bool { return c.ID == "autumn-range" })
+	c := w.Clips[i].Clip
+	lib := export.Library()
+	at := frame.PosterFrame(c, lib)
+	all := c.EachVariant()
+	if len(all) != 12*3*2 {
+		t.Errorf("there are %d variants", len(all))
+	}
+	for _, ref := range all {
+		v, problems, err := edit.Variant(c, ref)
+		if err != nil {
+			t.Fatal(err)
+		}
+		shape, err := v.Shape(ref.Shape)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, f := range export.Look(v, problems, shape, at, lib) {
+			t.Errorf("%s: %s: %s", ref.ID(), f.Layer, f.Says)
 		}
 	}
 }

@@ -165,7 +165,7 @@ func rangeLowest() clip.Layer {
 }
 
 func rangeBadge() clip.Layer {
-	l := spoken("badge", "Percentage", clip.KindBadge, "−{percent}", clip.Rest{Pin: "right", X: -190, Y: 250, Size: 88, Turn: 9}, chalk)
+	l := spoken("badge", "Percentage", clip.KindBadge, "−{percent}", clip.Rest{Pin: "right", X: -215, Y: 250, Size: 86, Turn: 9}, chalk)
 	l.Words.Plate.Kind, l.Words.Plate.Room, l.Words.Plate.Fill = "burst", 44, colour.RGB(0xDD4F28)
 	l.Lift = 30
 	l.Rests = map[string]clip.Rest{"square": {Pin: "bottomRight", X: -150, Y: -210, Size: 66, Turn: 9}, "wide": {Pin: "centre", X: 440, Y: -345, Size: 72, Turn: 9}}

@@ -65,11 +65,13 @@ for beside the table.`,
 	f.BoolVar(&o.posters, "posters", false, "only the poster frames")
 	f.BoolVar(&o.right, "take-right", false, "take the rows that are right when others are not")
 	f.BoolVar(&o.json, "json", false, "say as JSON what was written and what to look at")
-	_ = cmd.MarkFlagRequired("out") // it is there
 	return cmd
 }
 
 func (o *variantsOptions) run(ctx context.Context, b *bundle.Bundle) error {
+	if o.out == "" {
+		return usageError{errors.New("say with --out into which folder the files go")}
+	}
 	c, brought := b.Clip, pictureFolder{}
 	set := edit.SetVariants{Typed: edit.Typed{Type: "setVariants"}}
 	if o.products != "" {

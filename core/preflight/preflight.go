@@ -116,11 +116,15 @@ func (k *checker) places() {
 	w, h := k.stage.Extent()
 	for _, p := range k.stage.Places(k.at, nil) {
 		l := k.c.Layer(p.Layer)
-		if l.Words == nil || l.Repeat != nil || l.Kind == clip.KindMarquee || p.Opacity < 50 || words.Said(l.Words, k.c.SubjectOf(l)) == "" {
+		if l.Words == nil || l.Repeat != nil || l.Kind == clip.KindMarquee || p.Opacity < 0.5 || words.Said(l.Words, k.c.SubjectOf(l)) == "" {
 			continue
 		}
+		inner := 1.0
+		if plate := l.Words.Plate; plate != nil && (plate.Kind == "disc" || plate.Kind == "burst") {
+			inner = 0.7 // of a round plate the corners are empty
+		}
 		for _, c := range p.Corners {
-			if math.Abs(c[0]) > w/2+edge || math.Abs(c[1]) > h/2+edge {
+			if math.Abs(p.X+inner*(c[0]-p.X)) > w/2+edge || math.Abs(p.Y+inner*(c[1]-p.Y)) > h/2+edge {
 				k.add(l.Name, false, "the words reach over the edge of the picture")
 				break
 			}

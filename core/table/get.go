@@ -72,10 +72,10 @@ func put(p *clip.Product, column, cell string, point byte, picture func(name str
 	}
 	switch {
 	case field == "prop":
-		p.Prop, p.Awaits = "", ""
 		if cell == "" {
-			return nil
+			return nil // most tables say nothing of pictures that are there
 		}
+		p.Prop, p.Awaits = "", ""
 		if id, found := picture(cell); found {
 			p.Prop = id
 		} else {
