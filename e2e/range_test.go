@@ -71,6 +71,7 @@ func TestARangeIsASheet(t *testing.T) {
 	u.wait("all are there", "window.billowEditor.clip.products.length === 30")
 	u.text(".range .count", "30 products")
 	u.text(".row .read", "€10.50 · −19%") // 10.50 instead of 13.00 is 19.2 off
+	u.finds("the range")
 
 	// Typing goes into the cell, Enter on to the next row; amounts may be written as people do.
 	u.cell(2, "Price")
@@ -157,6 +158,7 @@ func TestAWrongTableIsExplained(t *testing.T) {
 	u.text(".faults", "Row 3, price: .*more decimals than EUR")
 	u.text(".faults", "Row 5, old price: the old price €8.00 is not above the price €9.00")
 	u.text(".modal.show [role=status]", "2 new, 2 cannot be taken; 1 to look at")
+	u.finds("a table that is looked at first")
 	if n := u.eval("window.billowEditor.clip.products.length"); n != "0" {
 		t.Errorf("there are %s products before the table is taken", n)
 	}
@@ -199,5 +201,40 @@ func TestPicturesFindTheirProducts(t *testing.T) {
 	u.must("choosing pictures", u.find("input[type=file][multiple]").SetFiles(files))
 	u.text(".notice", "No product is called stranger")
 	u.wait("two have pictures", ofProduct("Sea kettle", "prop")+" && "+ofProduct("Plain tin", "prop"))
+	u.saved()
+}
+
+// A scene is repeated for products that are chosen in the sheet: each copy shows its own, in words
+// and picture; and choosing another product for the clip changes what it shows at once.
+func TestASceneIsRepeatedForProducts(t *testing.T) {
+	id := copyOf(t, len(site.World.Clips)-1)
+	u := visit(t, "/clips/"+id+"/range")
+	u.text(".range .count", "12 products")
+	u.cell(4, "Name")
+	u.clickText(".foot button", "Show Moss mug in the clip")
+	u.wait("the clip shows it", ofProduct("Moss mug", "id")+" === window.billowEditor.clip.shown")
+	u.cell(6, "Name")
+	u.eval(`(() => {
+		for (const key of ['ArrowDown', 'ArrowDown']) document.activeElement.dispatchEvent(new KeyboardEvent('keydown', { key, shiftKey: true, bubbles: true, cancelable: true }))
+	})()`)
+	u.clickText(".foot button", "A scene for each of these 3")
+	u.wait("there are three scenes", "window.billowEditor.view.scenes.length === 3")
+	u.clickText(".views a", "Tabletop")
+	u.ready()
+	seen := map[string]bool{}
+	for i, name := range []string{"Trail kettle", "Lake kettle", "Folding stove"} {
+		shows := fmt.Sprintf(`(() => {
+			const e = window.billowEditor
+			const scene = e.view.scenes[%d]
+			const rows = e.view.rows.filter((r) => r.scene === scene.id && r.shows)
+			return rows.length > 3 && rows.every((r) => e.clip.products.find((p) => p.id === r.shows).name === %q)
+		})()`, i, name)
+		u.eval(fmt.Sprintf("void window.billowEditor.go(window.billowEditor.view.scenes[%d].from + 150)", i))
+		u.wait(name+" is shown in its scene", shows)
+		seen[u.digest("square", 200, 200, 180*i+150)] = true
+	}
+	if len(seen) != 3 {
+		t.Errorf("the scenes look alike: %d pictures", len(seen))
+	}
 	u.saved()
 }

@@ -39,6 +39,7 @@ func priced(t *testing.T) (u *user, id string) {
 	u.press(input.Escape)
 	u.clickText(".unbound button", "Let all that shows Enamel mug follow it")
 	u.wait("nothing is said of it any more", "!document.querySelector('.unbound')")
+	u.wait("they are looked over", "document.querySelectorAll('.row img').length > 0 && !document.querySelector('.looking')")
 	return u, id
 }
 
@@ -222,6 +223,7 @@ func TestWhatAVariantLacksIsSaid(t *testing.T) {
 	u.clickText(".views a", "Variants")
 	u.text(".variants button", "16 to look at")
 	u.text(".variants button", "Export 12 variants")
+	u.finds("the variants")
 	u.clickText(".variants button", "16 to look at") // those that cannot be posted come first
 	u.text(".detail", "asks for \\{price\\}, which Bread tin does not have")
 	u.text(".detail", "Bread tin has no picture")

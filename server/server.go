@@ -109,7 +109,6 @@ func (s *Server) routes(api *gin.RouterGroup) {
 	api.GET("/clips/:id/variants", packed, s.listVariants)
 	api.GET("/clips/:id/variants/poster.jpg", s.variantPoster)
 	api.POST("/clips/:id/variants/exports", s.exportVariants)
-	api.GET("/clips/:id/variants/exports", packed, s.listVariantExports)
 	api.GET("/clips/:id/variants/exports/events", s.variantExportEvents)
 	api.GET("/exports/:id", s.downloadVariants)
 	api.GET("/clips/:id/exports", packed, s.listExports)
@@ -133,6 +132,7 @@ func (s *Server) Serve(ctx context.Context, l net.Listener) error {
 		<-ctx.Done()
 		end() // event streams would never finish by themselves
 	}()
+	defer func() { s.drawing.Close() }()
 	stopped := make(chan error, 1)
 	go func() {
 		<-ctx.Done()

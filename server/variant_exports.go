@@ -82,16 +82,6 @@ func (v *variant) stops() string {
 	return ""
 }
 
-// listVariantExports are the last exports of a clip's variants.
-func (s *Server) listVariantExports(c *gin.Context) {
-	list, err := s.Store.VariantExports(c, c.Param("id"))
-	if err != nil {
-		fail(c, err)
-		return
-	}
-	c.JSON(http.StatusOK, list)
-}
-
 // variantExportEvents sends the last exports of a clip's variants whenever they change.
 func (s *Server) variantExportEvents(c *gin.Context) {
 	stream(c)

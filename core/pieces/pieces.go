@@ -55,6 +55,7 @@ var pieces = []piece{
 	{Kind{wording.Entry{ID: "button", Name: "Button", Says: "Grows, words rise in it, and it is pressed"}, true}, button},
 	{Kind{wording.Entry{ID: "end-card", Name: "End card", Says: "Logo, web address and contact"}, true}, endCard},
 	{Kind{wording.Entry{ID: "lower-line", Name: "Lower line", Says: "A name and what it is, above the lower edge"}, true}, lowerLine},
+	{Kind{wording.Entry{ID: "small-print", Name: "Small print", Says: "The lowest price of 30 days, and what a kilogram costs"}, false}, smallPrint},
 }
 
 // Names are all pieces, in the order in which they are offered.

@@ -13,6 +13,7 @@ import (
 	"billow/core/frame"
 	"billow/core/paint"
 	"billow/core/pieces"
+	"billow/core/words"
 	"billow/fonts"
 )
 
@@ -20,7 +21,7 @@ func bare() *clip.Clip {
 	tall, _ := clip.StandardShape("tall")
 	c := clip.New("Pieces", tall, 30, 300)
 	c.Layers[0].Backdrop.Stops = []clip.Stop{{ID: 1, Colour: colour.RGB(0x808080)}}
-	c.Products = []clip.Product{{ID: "p", Name: "Storm lantern", Price: "49.00", OldPrice: "69.00", Currency: "EUR"}}
+	c.Products = []clip.Product{{ID: "p", Name: "Storm lantern", Price: "49.00", OldPrice: "69.00", Lowest: "69.00", Contents: "2 pieces", Currency: "EUR"}}
 	return c
 }
 
@@ -239,5 +240,25 @@ func TestALogoComesWithItsCard(t *testing.T) {
 	}})
 	if l := slices.IndexFunc(c.Layers, func(l clip.Layer) bool { return l.Cutout != nil && l.Cutout.Prop == "mark" }); l < 0 || c.Layers[l].Group != "made" {
 		t.Error("the card has no logo")
+	}
+}
+
+// The lowest price of 30 days has a line of its own, in the languages of the countries where it
+// must be shown; it is not there for products of which there is none.
+func TestTheLowestPriceHasItsLine(t *testing.T) {
+	c := added(t, bare(), pieces.Asked{Kind: "small-print", Product: "p"})
+	i := slices.IndexFunc(c.Layers, func(l clip.Layer) bool { return l.Name == "Lowest price" })
+	says := func(c *clip.Clip) string {
+		l := &c.Layers[i]
+		return words.Said(l.Words, c.SubjectOf(l))
+	}
+	for language, want := range map[string]string{"": "Lowest price of the last 30 days: €69.00", "de-AT": "Niedrigster Preis der letzten 30 Tage: €\u00a069,00", "pl": "Najniższa cena z 30 dni przed obniżką: 69,00\u00a0€"} {
+		if got := says(c.Showing("", language)); got != want {
+			t.Errorf("in %q it says %q, want %q", language, got, want)
+		}
+	}
+	c.Product("p").Lowest = ""
+	if got := says(c); got != "" {
+		t.Errorf("without one it says %q", got)
 	}
 }

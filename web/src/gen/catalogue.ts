@@ -284,6 +284,7 @@ export const pieces = [
   {"id":"button","name":"Button","says":"Grows, words rise in it, and it is pressed","opens":true},
   {"id":"end-card","name":"End card","says":"Logo, web address and contact","opens":true},
   {"id":"lower-line","name":"Lower line","says":"A name and what it is, above the lower edge","opens":true},
+  {"id":"small-print","name":"Small print","says":"The lowest price of 30 days, and what a kilogram costs","opens":false},
 ] as const
 
 export const pieceSides = [

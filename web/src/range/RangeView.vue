@@ -3,6 +3,7 @@ import { useEventListener } from '@vueuse/core'
 import { computed, nextTick, ref, shallowRef } from 'vue'
 import { readTable } from '../api'
 import { languages } from '../gen/catalogue'
+import { useUndoKeys } from '../editor/useUndoKeys'
 import { useUploads } from '../shelf/useUploads'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
@@ -109,14 +110,7 @@ useEventListener(window, 'drop', (e: DragEvent) => {
   e.preventDefault()
   take([...e.dataTransfer.files]).catch(notices.fail)
 })
-useEventListener(window, 'keydown', (e: KeyboardEvent) => {
-  const t = e.target as HTMLElement
-  const types = /^(INPUT|TEXTAREA|SELECT)$/.test(t.tagName) && !t.closest('[role=grid]')
-  if (!(e.ctrlKey || e.metaKey) || e.key.toLowerCase() !== 'z' || types || t.closest('.modal')) return
-  e.preventDefault()
-  if (e.shiftKey) editor.redo()
-  else editor.undo()
-})
+useUndoKeys()
 
 async function add() {
   if (!(await range.add())) return

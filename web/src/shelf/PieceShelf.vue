@@ -30,7 +30,8 @@ const icons: Record<string, string> = {
   'corner-band': 'bi bi-bookmark',
   button: 'bi bi-hand-index',
   'end-card': 'bi bi-postcard',
-  'lower-line': 'bi bi-layout-text-sidebar-reverse'
+  'lower-line': 'bi bi-layout-text-sidebar-reverse',
+  'small-print': 'bi bi-card-text'
 }
 
 // The side from which those open that do.

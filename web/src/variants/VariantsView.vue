@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
+import { useUndoKeys } from '../editor/useUndoKeys'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import type { Variant } from '../types'
@@ -15,6 +16,7 @@ const editor = useEditor()
 const notices = useNotices()
 const router = useRouter()
 const variants = useVariants()
+useUndoKeys()
 const chosen = ref<Variant | null>(null)
 const now = computed(() => {
   const v = chosen.value
