@@ -28,27 +28,36 @@ func styledParts(m *clip.Money, parts []offer.Part) (out []offer.Part) {
 	if m == nil {
 		m = &clip.Money{}
 	}
-	for i, p := range parts {
-		even := i+1 < len(parts) && parts[i+1].Role == offer.Cents && strings.Trim(parts[i+1].Text, "0") == ""
+	zeros := ""
+	if evenCents(parts) {
+		zeros = m.Zeros
+	}
+	for _, p := range parts {
 		switch {
-		case p.Role == offer.Decimal && (even && m.Zeros == "none" || !even && m.Cents == "bare" || even && m.Zeros == "" && m.Cents == "bare"):
+		case p.Role == offer.Decimal && (zeros == "none" || m.Cents == "bare" && zeros != "dash"), p.Role == offer.Cents && zeros == "none":
 			continue
-		case p.Role == offer.Cents && strings.Trim(p.Text, "0") == "" && m.Zeros == "none":
-			continue
-		case p.Role == offer.Cents && strings.Trim(p.Text, "0") == "" && m.Zeros == "dash":
+		case p.Role == offer.Cents && zeros == "dash":
 			p = offer.Part{Text: "–"}
-		case p.Role == offer.Cents && m.Cents != "", (p.Role == offer.Sign || p.Role == offer.Note) && m.Sign != "":
-			out = append(out, p)
-			continue
+		case p.Role == offer.Cents && m.Cents == "", p.Role == offer.Whole, p.Role == offer.Decimal, (p.Role == offer.Sign || p.Role == offer.Note) && m.Sign == "":
+			p.Role = offer.Text
 		}
-		p.Role = offer.Text
-		if n := len(out); n > 0 && out[n-1].Role == offer.Text {
+		if n := len(out); n > 0 && p.Role == offer.Text && out[n-1].Role == offer.Text {
 			out[n-1].Text += p.Text
 			continue
 		}
 		out = append(out, p)
 	}
 	return out
+}
+
+// evenCents tells whether an amount has cents and all of them are zero.
+func evenCents(parts []offer.Part) bool {
+	for _, p := range parts {
+		if p.Role == offer.Cents {
+			return strings.Trim(p.Text, "0") == ""
+		}
+	}
+	return false
 }
 
 // roleSize is how large a part of an amount is, and how far it is raised, as shares of the
