@@ -102,7 +102,7 @@ async function take() {
     :title="`What ${table?.name ?? 'the table'} would bring`"
     size="xl"
     no-footer
-    @hidden="emit('close')"
+    @update:model-value="(is) => is || emit('close')"
   >
     <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
     <p v-else-if="!reading" role="status">Reading the table…</p>
@@ -152,7 +152,7 @@ async function take() {
         <table>
           <thead>
             <tr>
-              <th class="n"></th>
+              <th class="n"><span class="visually-hidden">Row</span></th>
               <th v-for="(c, i) in reading.columns" :key="i">
                 <select
                   class="form-select form-select-sm"

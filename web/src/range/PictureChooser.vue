@@ -24,7 +24,7 @@ function bring(e: Event) {
     :model-value="!!product"
     :title="`Picture of ${product?.name ?? ''}`"
     no-footer
-    @hidden="emit('close')"
+    @update:model-value="(is) => is || emit('close')"
   >
     <p v-if="!pictures.length" class="none">The clip has no pictures yet. Bring the cut-out in here.</p>
     <ul class="list-unstyled">
