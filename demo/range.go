@@ -6,6 +6,7 @@ import (
 	"billow/core/clip"
 	"billow/core/colour"
 	"billow/core/table"
+	"billow/core/timing"
 )
 
 // rangeTable is the range as a shop would keep it.
@@ -29,6 +30,7 @@ func autumnRange(s *stock) (*clip.Clip, error) {
 		return nil, err
 	}
 	c.Shown = ids[0]
+	c.Poster = new(timing.At(150))
 	c.Variants = &clip.Variants{Products: ids, Languages: []string{"", "de"}}
 
 	scene := *c.Layer("scene")

@@ -19,7 +19,7 @@ const widths: Record<string, number> = {
   line: 178,
   price: 84,
   oldPrice: 84,
-  lowest: 104,
+  lowest: 122,
   currency: 74,
   percent: 64,
   quote: 82,

@@ -6,6 +6,9 @@ import type { Product, Quoted } from '../types'
 import { rangeFields } from '../gen/catalogue'
 import { cell, columnOf, reads, usual, withCell } from './columns'
 
+const placeOf = (id: string) => rangeFields.findIndex((f) => f.id === id.split('@')[0])
+const isKnown = (id: string) => rangeFields.some((f) => f.id === id)
+
 // useRange is a clip's products as a sheet shows them, and what changes them.
 export function useRange() {
   const editor = useEditor()
@@ -33,7 +36,7 @@ export function useRange() {
           Object.entries(p.spoken ?? {}).flatMap(([l, texts]) => Object.keys(texts).map((f) => `${f}@${l}`))
         )
       )
-    ].sort((a, b) => a.split('@')[1].localeCompare(b.split('@')[1]))
+    ].sort((a, b) => a.split('@')[1].localeCompare(b.split('@')[1]) || placeOf(a) - placeOf(b))
   )
   const used = (id: string) => products.value.some((p) => cell(p, id, props.value))
   const all = computed(() => [
@@ -44,7 +47,11 @@ export function useRange() {
       (id) => !own.value.away.includes(id) && (usual.includes(id) || own.value.more.includes(id) || used(id))
     )
   )
-  const columns = computed(() => [...shown.value.map(columnOf), reads])
+  // What the terms read as stands behind them, before what is the products' own.
+  const columns = computed(() => {
+    const known = shown.value.filter((id) => isKnown(id))
+    return [...known.map(columnOf), reads, ...shown.value.filter((id) => !known.includes(id)).map(columnOf)]
+  })
 
   function show(id: string, is: boolean) {
     const { more, away } = own.value

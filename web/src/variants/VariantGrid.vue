@@ -17,9 +17,14 @@ const { rows, shapes, found } = props.variants
 const scroller = ref<HTMLElement | null>(null)
 const size = useElementSize(scroller)
 const top = ref(0)
-const widths = computed(() =>
-  shapes.value.map((s) => Math.max(64, Math.round(Math.min(tall, (tall * 1.4 * s.h) / s.w) * (s.w / s.h))))
-)
+const room = 24 // beside a poster
+// As high as a row, or smaller where all shapes would not be seen otherwise.
+const widths = computed(() => {
+  const wide = shapes.value.map((s) => Math.min(tall, (tall * 1.4 * s.h) / s.w) * (s.w / s.h))
+  const all = wide.reduce((sum, w) => sum + w, 0)
+  const k = size.width.value ? Math.min(1, (size.width.value - 176 - room * wide.length - 18) / all) : 1
+  return wide.map((w) => Math.max(32, Math.floor(w * k)))
+})
 const seen = computed(() => {
   const from = Math.max(0, Math.floor(top.value / high) - 1)
   const to = Math.min(rows.value.length, Math.ceil((top.value + size.height.value) / high) + 1)
