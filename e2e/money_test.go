@@ -95,7 +95,7 @@ func TestAClipSpeaksALanguage(t *testing.T) {
 	u.ready()
 	u.clickText("[role=tab]", "^Clip and light$")
 	before := u.digest("tall", 135, 240, 130)
-	u.choose("select[aria-label='Prices are written in']", "de")
+	u.choose("select[aria-label='Language of texts and prices']", "de")
 	u.waitStored("the clip is German", func(c *clip.Clip) bool { return c.Language == "de" })
 	u.wait("the picture is another", fmt.Sprintf(`(async () => {
 		const d = await window.billowEditor.drawing().draw(0, 'tall', 135, 240, 130)

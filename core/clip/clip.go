@@ -28,7 +28,7 @@ type Clip struct {
 	Props    []Prop         `json:"props"`
 	Products []Product      `json:"products"`
 	Shown    string         `json:"shown,omitempty"`    // the product of scenes that have none of their own
-	Language string         `json:"language,omitempty"` // in whose form money is written, of offer.Languages; none is English
+	Language string         `json:"language,omitempty"` // that its texts are in and money has the form of, of offer.Languages; none is English
 	Layers   []Layer        `json:"layers"`             // from the back to the front; scenes in the order in which they play
 	Poster   *timing.Moment `json:"poster,omitempty"`   // the poster frame; nil is the fullest
 	Markers  []Mark         `json:"markers,omitempty"`  // named places, in order of time

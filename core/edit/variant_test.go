@@ -169,3 +169,25 @@ func TestASceneForEachProduct(t *testing.T) {
 	refused(t, c, fmt.Sprintf(`{"type":"sceneForEach","scene":%q,"products":[]}`, scene.ID), "products")
 	refused(t, sample(), `{"type":"bindProduct","product":"nobody"}`, "product")
 }
+
+// A clip that is given another language says what was translated, and can be turned back.
+func TestAClipTurnsIntoAnotherLanguage(t *testing.T) {
+	c := ranged(t)
+	before := string(c.Encode())
+	german := do(t, c, `{"type":"setClip","language":"de"}`)
+	if got := saysWords(german); got != "Sturmlaterne für 49,00\u00a0€" || german.Variants.Languages[0] != "en" || german.Variants.Languages[1] != "" {
+		t.Errorf("it says %q, and has variants in %q", got, german.Variants.Languages)
+	}
+	if got := saysWords(variant(t, german, "lamp", "tall", "en")); got != "Storm lantern now €49.00" {
+		t.Errorf("its English variant says %q", got)
+	}
+	back := do(t, german, `{"type":"setClip","language":""}`)
+	if got := string(back.Encode()); got != before {
+		t.Errorf("turned back it is\n%s, and was\n%s", got, before)
+	}
+	// What is not translated stays, with money in the form of the language.
+	if got := saysWords(do(t, c, `{"type":"setClip","language":"fr"}`)); got != "Storm lantern now 49,00\u00a0€" {
+		t.Errorf("in French it says %q", got)
+	}
+	refused(t, c, `{"type":"setClip","language":"tlh"}`, "language")
+}

@@ -4,6 +4,7 @@ import (
 	"encoding/json"
 
 	"billow/core/clip"
+	"billow/core/offer"
 	"billow/core/timing"
 )
 
@@ -19,7 +20,7 @@ type SetClip struct {
 	Past   Past           `json:"past,omitempty"`   // what becomes of what lies past the new end
 	Poster *timing.Moment `json:"poster,omitempty"`
 	Shown  *string        `json:"shown,omitempty"` // the product of scenes that have none of their own
-	// Language is the one in whose form money is written.
+	// Language is the one in which it speaks: texts and products turn into it, and money has its form.
 	Language *string `json:"language,omitempty"`
 }
 
@@ -42,7 +43,10 @@ func (s *SetClip) apply(c *clip.Clip) error {
 		c.Shown = *s.Shown
 	}
 	if s.Language != nil {
-		c.Language = *s.Language
+		if *s.Language != "" && !offer.Known(*s.Language) {
+			return clip.Fault("language", "there is no language %q", *s.Language)
+		}
+		c.Turn(*s.Language)
 	}
 	if s.Poster != nil {
 		c.Poster = s.Poster

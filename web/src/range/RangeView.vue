@@ -181,8 +181,8 @@ async function picture(prop: string) {
         placeholder="Find a product"
         aria-label="Find a product"
       />
-      <label class="language">
-        Prices in
+      <label class="language" title="Of texts that are translated, and of prices">
+        Language
         <select
           class="form-select form-select-sm"
           :value="editor.clip?.language ?? 'en'"

@@ -197,7 +197,7 @@ function addProduct() {
     </div>
     <ChoiceField
       v-if="clip.products.length"
-      label="Prices are written in"
+      label="Language of texts and prices"
       :value="clip.language || 'en'"
       :options="languages"
       @change="editor.run({ type: 'setClip', language: $event })"
