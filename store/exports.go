@@ -207,7 +207,8 @@ func (s *Store) CancelExport(ctx context.Context, exportID string) error {
 }
 
 // Orphans gives parts whose worker has not been heard of for the given time to
-// a new attempt, and queues parts whose job is gone.
+// a new attempt, and queues parts whose job is gone, or was taken by a worker that ended before it
+// could begin.
 func (s *Store) Orphans(ctx context.Context, silent time.Duration, enqueue func(tx pgx.Tx, p Part) error) error {
 	err := s.again(ctx, `UPDATE export_parts p SET attempt = p.attempt + 1, done = 0, queued = now(),
 			state = CASE WHEN p.attempt >= $2 THEN 'failed' ELSE 'waiting' END,
@@ -221,6 +222,6 @@ func (s *Store) Orphans(ctx context.Context, silent time.Duration, enqueue func(
 		FROM exports e WHERE e.id = p.export_id AND p.state = 'waiting' AND p.queued < now() - interval '20 seconds'
 		AND NOT EXISTS (SELECT FROM river_job j WHERE j.kind = 'export_part' AND j.args->>'export' = p.export_id
 			AND j.args->>'shape' = p.shape AND (j.args->>'attempt')::int = p.attempt
-			AND j.state IN ('available', 'pending', 'retryable', 'running', 'scheduled'))
+			AND (j.state IN ('available', 'pending', 'retryable', 'scheduled') OR j.state = 'running' AND j.attempted_at > now() - interval '20 seconds'))
 		RETURNING `+partColumns, nil, enqueue)
 }

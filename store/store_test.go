@@ -227,6 +227,31 @@ func TestAPartWithoutAJobIsQueuedAgain(t *testing.T) {
 	}
 }
 
+// A worker that ends after it has taken a job and before it has begun keeps no part waiting for
+// ever; one that has only just taken it is left in peace.
+func TestAPartWhoseWorkerEndedBeforeItBeganIsQueuedAgain(t *testing.T) {
+	e := exported(t)
+	if _, err := db.Pool.Exec(t.Context(), `UPDATE export_parts SET queued = now() - interval '1 minute' WHERE export_id = $1`, e); err != nil {
+		t.Fatal(err)
+	}
+	for shape, ago := range map[string]string{"square": "1 minute", "tall": "1 second"} {
+		if _, err := db.Pool.Exec(t.Context(), `INSERT INTO river_job (kind, args, state, max_attempts, attempted_at, attempt)
+			VALUES ('export_part', jsonb_build_object('export', $1::text, 'shape', $2::text, 'attempt', 1), 'running', 5, now() - $3::interval, 1)`, e, shape, ago); err != nil {
+			t.Fatal(err)
+		}
+	}
+	var given []string
+	err := db.Orphans(t.Context(), time.Hour, func(_ pgx.Tx, p store.Part) error {
+		if p.ExportID == e {
+			given = append(given, fmt.Sprint(p.Shape, p.Attempt))
+		}
+		return nil
+	})
+	if err != nil || fmt.Sprint(given) != "[square2]" {
+		t.Errorf("queued again are %v (%v)", given, err)
+	}
+}
+
 func TestWhatIsNotThereIsNotFound(t *testing.T) {
 	_, clipErr := db.State(t.Context(), "nobody")
 	_, fileErr := db.OpenFile(t.Context(), "nothing")
