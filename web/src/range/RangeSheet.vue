@@ -29,7 +29,6 @@ const sheet = useSheet(
       range.set(
         cells.map(({ at, text }) => ({ product: list.value[at.row], column: columns.value[at.column].id, text }))
       ),
-    paste: (text, at) => emit('paste', text, at),
     open: (at) => (columns.value[at.column].id === 'prop' ? (emit('open', at), true) : false),
     fixed: (column) => !!columns.value[column]?.read || columns.value[column]?.id === 'prop',
     more: async () => {
@@ -57,7 +56,7 @@ const seen = computed(() => {
   const to = Math.min(list.value.length, Math.ceil((top.value + size.height.value) / high) + 6)
   return Array.from({ length: Math.max(0, to - from) }, (_, i) => from + i)
 })
-const props_ = computed(() => new Map(range.props.value.map((p) => [p.id, p])))
+const pictures = computed(() => new Map(range.props.value.map((p) => [p.id, p])))
 const wrong = computed(() => new Map(range.mistaken.value.map((q) => [q.id, q.mistakes])))
 
 // What is made of them is asked a screen at a time.
@@ -196,7 +195,7 @@ defineExpose({
         :key="list[row].id"
         :index="row"
         :product="list[row]"
-        :picture="props_.get(list[row].prop ?? '')"
+        :picture="pictures.get(list[row].prop ?? '')"
         :columns="columns"
         :reads="range.text(list[row], '@reads')"
         :mistakes="wrong.get(list[row].id)"

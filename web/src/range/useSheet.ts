@@ -9,7 +9,6 @@ export interface Place {
 export interface Acts {
   text: (at: Place) => string
   write: (cells: { at: Place; text: string }[]) => Promise<boolean>
-  paste: (text: string, at: Place) => void
   open: (at: Place) => boolean // something else than typing changes the cell
   fixed: (column: number) => boolean // it cannot be typed
   more: () => void // a row is wanted behind the last one
