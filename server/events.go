@@ -2,6 +2,7 @@ package server
 
 import (
 	"context"
+	"encoding/json"
 	"fmt"
 	"net/http"
 	"sync"
@@ -128,4 +129,25 @@ func stream(c *gin.Context) {
 	c.Header("Content-Type", "text/event-stream")
 	c.Header("Cache-Control", "no-store")
 	c.Status(http.StatusOK)
+}
+
+// changes sends what get gives whenever that is another thing than before, until the client goes.
+func changes(c *gin.Context, get func() (any, error)) {
+	stream(c)
+	tick := time.NewTicker(400 * time.Millisecond)
+	defer tick.Stop()
+	last := ""
+	for {
+		now, err := get()
+		if b, wrong := json.Marshal(now); err == nil && wrong == nil && string(b) != last {
+			last = string(b)
+			fmt.Fprintf(c.Writer, "data: %s\n\n", b)
+			c.Writer.Flush()
+		}
+		select {
+		case <-tick.C:
+		case <-c.Request.Context().Done():
+			return
+		}
+	}
 }

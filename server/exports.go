@@ -1,11 +1,8 @@
 package server
 
 import (
-	"encoding/json"
-	"fmt"
 	"net/http"
 	"strings"
-	"time"
 
 	"billow/core/clip"
 	"billow/core/frame"
@@ -66,26 +63,7 @@ func (s *Server) listExports(c *gin.Context) {
 
 // exportEvents sends the list of exports whenever it changes.
 func (s *Server) exportEvents(c *gin.Context) {
-	stream(c)
-	tick := time.NewTicker(400 * time.Millisecond)
-	defer tick.Stop()
-	last := ""
-	for {
-		parts, err := s.Store.Parts(c, c.Param("id"))
-		if err == nil {
-			b, err := json.Marshal(parts)
-			if err == nil && string(b) != last {
-				last = string(b)
-				fmt.Fprintf(c.Writer, "data: %s\n\n", b)
-				c.Writer.Flush()
-			}
-		}
-		select {
-		case <-tick.C:
-		case <-c.Request.Context().Done():
-			return
-		}
-	}
+	changes(c, func() (any, error) { return s.Store.Parts(c, c.Param("id")) })
 }
 
 func (s *Server) cancelExport(c *gin.Context) {

@@ -2,13 +2,10 @@ package server
 
 import (
 	"archive/zip"
-	"encoding/json"
-	"fmt"
 	"io"
 	"net/http"
 	"slices"
 	"strconv"
-	"time"
 
 	"billow/core/clip"
 	"billow/core/table"
@@ -84,23 +81,7 @@ func (v *variant) stops() string {
 
 // variantExportEvents sends the last exports of a clip's variants whenever they change.
 func (s *Server) variantExportEvents(c *gin.Context) {
-	stream(c)
-	tick := time.NewTicker(500 * time.Millisecond)
-	defer tick.Stop()
-	last := ""
-	for {
-		list, err := s.Store.VariantExports(c, c.Param("id"))
-		if b, bad := json.Marshal(list); err == nil && bad == nil && string(b) != last {
-			last = string(b)
-			fmt.Fprintf(c.Writer, "data: %s\n\n", b)
-			c.Writer.Flush()
-		}
-		select {
-		case <-tick.C:
-		case <-c.Request.Context().Done():
-			return
-		}
-	}
+	changes(c, func() (any, error) { return s.Store.VariantExports(c, c.Param("id")) })
 }
 
 // downloadVariants is a zip of all files of an export that are done, with a table of what is in it.

@@ -108,7 +108,7 @@ func (s *Server) listVariants(c *gin.Context) {
 		fail(c, err)
 		return
 	}
-	c.JSON(http.StatusOK, gin.H{"revision": st.Revision, "variants": list})
+	c.JSON(http.StatusOK, gin.H{"revision": st.Revision, "follows": st.Clip.Follows(), "variants": list})
 }
 
 // lookOver looks all variants of a clip over, some at once.

@@ -104,7 +104,7 @@ func (o *variantsOptions) run(ctx context.Context, b *bundle.Bundle) error {
 	if len(c.EachVariant()) == 0 {
 		return usageError{errors.New("the clip has no variants: give --products, a table of them")}
 	}
-	if !follows(c) {
+	if !c.Follows() {
 		return inputError{errors.New("nothing in the clip follows its product, so all variants would be alike: let words or a cut-out show the product of the scene")}
 	}
 	if err := os.MkdirAll(o.out, 0o755); err != nil {
@@ -129,17 +129,6 @@ func do(c *clip.Clip, command any) (*clip.Clip, error) {
 		return nil, inputError{err}
 	}
 	return next, nil
-}
-
-// follows tells whether something in a clip shows the product of its scene.
-func follows(c *clip.Clip) bool {
-	for i := range c.Layers {
-		l := &c.Layers[i]
-		if l.Words != nil && l.Words.Product == clip.ProductSlot || l.Cutout != nil && l.Cutout.Prop == clip.ProductSlot {
-			return true
-		}
-	}
-	return false
 }
 
 // take takes a table into a clip's range and tells which products it names.

@@ -105,6 +105,16 @@ func (c *Clip) ProductOf(l *Layer) *Product {
 	return c.Product(c.Shown)
 }
 
+// Follows tells whether a layer shows the product of its scene, or of the clip, whichever that is.
+func (l *Layer) Follows() bool {
+	return l.Words != nil && l.Words.Product == ProductSlot || l.Cutout != nil && l.Cutout.Prop == ProductSlot
+}
+
+// Follows tells whether something in a clip does so.
+func (c *Clip) Follows() bool {
+	return slices.ContainsFunc(c.Layers, func(l Layer) bool { return l.Follows() })
+}
+
 // Subject is what words speak of: a product, in the form of a language.
 type Subject struct {
 	*Product

@@ -102,6 +102,6 @@ func (s *SceneForEach) apply(c *clip.Clip) error {
 // shows tells whether something in a scene shows the product of its scene.
 func shows(c *clip.Clip, scene string) bool {
 	return slices.ContainsFunc(c.Layers, func(l clip.Layer) bool {
-		return c.Within(&l, scene) && (l.Words != nil && l.Words.Product == clip.ProductSlot || l.Cutout != nil && l.Cutout.Prop == clip.ProductSlot)
+		return c.Within(&l, scene) && l.Follows()
 	})
 }

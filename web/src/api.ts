@@ -193,7 +193,8 @@ export interface Branded extends Brand {
 }
 
 export const api = {
-  variants: (clip: string) => call<{ revision: number; variants: Varied[] }>('GET', `/api/clips/${clip}/variants`),
+  variants: (clip: string) =>
+    call<{ revision: number; follows: boolean; variants: Varied[] }>('GET', `/api/clips/${clip}/variants`),
   exportVariants: (clip: string, only: Variant[], quick: boolean) =>
     call<{ id: string; count: number; left: (Variant & { says: string })[] }>(
       'POST',

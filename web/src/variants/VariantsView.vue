@@ -34,10 +34,7 @@ async function adjust(v: Variant) {
   await editor.workOn(v).then(() => router.push(`/clips/${editor.id}`), notices.fail)
 }
 
-// What nothing is bound to, all variants would look alike.
-const bound = computed(() =>
-  (editor.clip?.layers ?? []).some((l) => l.words?.product === '@product' || l.cutout?.prop === '@product')
-)
+// The product that words speak of by itself, which could be followed instead.
 const own = computed(() => {
   const used = (editor.clip?.layers ?? []).map((l) => l.words?.product).find((p) => p && p !== '@product')
   return editor.clip?.products.find((p) => p.id === used)
@@ -83,7 +80,7 @@ function trouble() {
         Export {{ ready }} {{ ready === 1 ? 'variant' : 'variants' }}
       </BButton>
     </div>
-    <p v-if="!bound && editor.clip?.products.length" class="unbound" role="alert">
+    <p v-if="!variants.follows.value && editor.clip?.products.length" class="unbound" role="alert">
       Nothing in the clip follows the product yet, so all variants look alike.
       <button
         v-if="own"

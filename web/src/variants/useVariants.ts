@@ -19,6 +19,7 @@ export function useVariants() {
   const notices = useNotices()
   const found = shallowRef(new Map<string, Varied>())
   const revision = ref(0) // of which what was found is
+  const follows = ref(true) // something in the clip shows the product, whichever it is
   const looking = ref(false)
   const exports = shallowRef<VariantExport[]>([])
 
@@ -64,6 +65,7 @@ export function useVariants() {
       const got = await api.variants(editor.id)
       if (turn !== asked) return
       revision.value = got.revision
+      follows.value = got.follows
       found.value = new Map(got.variants.map((v) => [idOf(v), v]))
     } catch (e) {
       if (turn === asked) notices.fail(e)
@@ -102,6 +104,7 @@ export function useVariants() {
     all,
     found,
     revision,
+    follows,
     looking,
     troubled,
     stopped,
