@@ -33,15 +33,15 @@ func distinct(file []byte, comment string) []byte {
 }
 
 // vast is the clip of the range with so many products, each with a picture of its own in full
-// size.
-func vast(b *testing.B, products int) (id string) {
+// size; of these there are coarse copies, as since they were brought in, or not yet.
+func vast(b *testing.B, products int, copies bool) (id string) {
 	b.Helper()
 	files, err := filepath.Glob("../demo/pictures/*.png")
 	if err != nil || len(files) == 0 {
 		b.Fatal(err)
 	}
 	var props []clip.Prop
-	var pictures [][]byte
+	var pictures, coarse [][]byte
 	for _, name := range files {
 		file, err := os.ReadFile(name)
 		if err != nil {
@@ -56,7 +56,7 @@ func vast(b *testing.B, products int) (id string) {
 			b.Fatal(err)
 		}
 		kept.Close()
-		props, pictures = append(props, p), append(pictures, file)
+		props, pictures, coarse = append(props, p), append(pictures, file), append(coarse, kept.Coarse)
 	}
 	c := site.World.Clips[len(site.World.Clips)-1].Clip.Clone()
 	c.Name = "A vast range"
@@ -65,9 +65,13 @@ func vast(b *testing.B, products int) (id string) {
 	c.Products, c.Variants = nil, &clip.Variants{}
 	for i := range products {
 		p := props[i%len(props)]
-		file := distinct(pictures[i%len(props)], fmt.Sprint(products, i))
+		file := distinct(pictures[i%len(props)], fmt.Sprint(products, i, copies))
 		p.ID, p.Hash = fmt.Sprintf("picture-%d", i), media.Hash(file)
-		if err := site.Store.Keep(context.Background(), p, bytes.NewReader(file)); err != nil {
+		var copy []byte
+		if copies {
+			copy = coarse[i%len(props)]
+		}
+		if err := site.Store.Keep(context.Background(), p, bytes.NewReader(file), copy); err != nil {
 			b.Fatal(err)
 		}
 		c.Props = append(c.Props, p)
@@ -85,10 +89,16 @@ func vast(b *testing.B, products int) (id string) {
 }
 
 // BenchmarkPosters draws the posters of 200 products in four shapes, each product with a picture of
-// its own of 1600 pixels.
+// its own of 1600 pixels: with the coarse copies that are made when a picture is brought in, and
+// without.
 func BenchmarkPosters(b *testing.B) {
+	b.Run("copies", func(b *testing.B) { posters(b, true) })
+	b.Run("whole", func(b *testing.B) { posters(b, false) })
+}
+
+func posters(b *testing.B, copies bool) {
 	for range b.N {
-		id := vast(b, 200)
+		id := vast(b, 200, copies)
 		st, err := site.Store.State(context.Background(), id)
 		if err != nil {
 			b.Fatal(err)
@@ -183,7 +193,7 @@ func BenchmarkSheetScrolls(b *testing.B) {
 // BenchmarkVariantsScroll scrolls the grid of 200 products in four shapes.
 func BenchmarkVariantsScroll(b *testing.B) {
 	for range b.N {
-		u := visit(b, "/clips/"+vast(b, 200)+"/variants")
+		u := visit(b, "/clips/"+vast(b, 200, true)+"/variants")
 		u.text(".variants .count", "800")
 		u.wait("they are looked over", "!document.querySelector('.variants .looking') && document.querySelectorAll('.row img').length > 0")
 		u.scrolls("[role=grid]")

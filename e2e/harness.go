@@ -116,7 +116,7 @@ func (s *Site) seed(ctx context.Context, side int) error {
 		return err
 	}
 	for _, p := range s.World.Props {
-		if err := s.Store.Keep(ctx, p, bytes.NewReader(s.World.Files[p.Hash])); err != nil {
+		if err := s.Store.Keep(ctx, p, bytes.NewReader(s.World.Files[p.Hash]), nil); err != nil {
 			return err
 		}
 	}

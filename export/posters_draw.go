@@ -36,12 +36,13 @@ func drawPosters() error {
 		return err
 	}
 	defer s.Close()
-	p := posterPainter{lib: Library(), files: s.Open, pictures: &pictureShelf{most: hello.Memory / 4, sizes: map[string]int64{}}}
+	lib := Library()
+	p := posterPainter{lib, &pictureShelf{lib: lib, files: s.Open, coarse: s, most: hello.Memory / 4, sizes: map[string]int64{}, held: map[string]int{}}}
 	var clips sync.Map // by key; the last one is enough, but others may be on their way
 	jobs, out := make(chan posterRequest), bufio.NewWriter(os.Stdout)
 	var mu sync.Mutex
 	var work sync.WaitGroup
-	for range runtime.GOMAXPROCS(0) {
+	for range 4 * runtime.GOMAXPROCS(0) { // most of them wait for a picture
 		work.Go(func() {
 			for r := range jobs {
 				a := posterAnswer{N: r.N}
@@ -84,7 +85,6 @@ func drawPosters() error {
 
 type posterPainter struct {
 	lib      *frame.Library
-	files    Files
 	pictures *pictureShelf
 }
 
@@ -105,13 +105,13 @@ func (p *posterPainter) poster(ctx context.Context, v *clip.Clip, problems []str
 	if r.Side == 0 {
 		return Poster{Findings: Look(v, problems, shape, r.At, p.lib)}, nil
 	}
-	done, err := p.pictures.hold(ctx, v, p.lib, p.files)
+	k := float64(r.Side) / float64(max(shape.W, shape.H))
+	w, h := max(2, int(float64(shape.W)*k)), max(2, int(float64(shape.H)*k))
+	done, err := p.pictures.hold(ctx, v, frame.Halvings(v, shape, w, h, p.lib))
 	if err != nil {
 		return Poster{}, err
 	}
 	defer done()
-	k := float64(r.Side) / float64(max(shape.W, shape.H))
-	w, h := max(2, int(float64(shape.W)*k)), max(2, int(float64(shape.H)*k))
 	stage, err := frame.Prepare(v, shape, w, h, p.lib)
 	if err != nil {
 		return Poster{}, err

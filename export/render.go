@@ -49,25 +49,30 @@ func Load(ctx context.Context, c *clip.Clip, lib *frame.Library, files Files) er
 }
 
 func load(ctx context.Context, p *clip.Prop, lib *frame.Library, files Files) error {
-	s, err := spooled(ctx, p, files)
-	if err != nil {
-		return err
-	}
-	defer s.Close()
-	size, err := media.Size(s.Again(), media.DefaultLimits())
-	if err != nil {
-		return err
-	}
-	free, err := media.Take(ctx, media.Cost(size))
-	if err != nil {
-		return err
-	}
-	defer free()
-	bitmap, err := media.Picture(s.Again())
+	bitmap, err := decoded(ctx, p, files)
 	if err == nil {
 		lib.AddPicture(p.Hash, bitmap)
 	}
 	return err
+}
+
+// decoded is a prop's picture.
+func decoded(ctx context.Context, p *clip.Prop, files Files) (*paint.Bitmap, error) {
+	s, err := spooled(ctx, p, files)
+	if err != nil {
+		return nil, err
+	}
+	defer s.Close()
+	size, err := media.Size(s.Again(), media.DefaultLimits())
+	if err != nil {
+		return nil, err
+	}
+	free, err := media.Take(ctx, media.Cost(size))
+	if err != nil {
+		return nil, err
+	}
+	defer free()
+	return media.Picture(s.Again())
 }
 
 func loadFont(ctx context.Context, p *clip.Prop, lib *frame.Library, files Files) error {

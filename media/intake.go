@@ -111,6 +111,9 @@ func pictureProp(ctx context.Context, id, title string, s *Spool, size image.Con
 	if !ok {
 		return none, ErrNothingVisible
 	}
+	if _, s.Coarse, err = Coarse(bitmap); err != nil {
+		return none, err
+	}
 	_, kind := Kind(s.Head())
 	return clip.Prop{
 		ID: id, Name: title, Kind: clip.KindCutout, Hash: s.Hash, Media: kind,

@@ -90,6 +90,10 @@ func TestAPictureLargerThanAnyFrameIsReduced(t *testing.T) {
 		t.Fatal(err)
 	}
 	// 100 rows become 81.92.
+	// The coarse copy is the picture halved until 512 pixels are left: 4096 is 2^3 times that.
+	if copy, err := png.DecodeConfig(bytes.NewReader(kept.Coarse)); err != nil || copy.Width != 512 || copy.Height != 11 {
+		t.Errorf("the coarse copy is %+v, %v", copy, err)
+	}
 	if p.Picture.W != 4096 || p.Picture.H != 82 || p.Hash != kept.Hash || p.Media != "image/png" {
 		t.Errorf("it became %+v of %+v", p, p.Picture)
 	}

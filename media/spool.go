@@ -17,6 +17,9 @@ type Spool struct {
 	*os.File
 	Bytes int64
 	Hash  string // SHA-256 of its bytes, hexadecimal
+
+	// Coarse is the coarse copy of a large picture, a PNG, once it was examined.
+	Coarse []byte
 }
 
 // ErrTooLarge says that a file has more bytes than are taken.
@@ -41,7 +44,7 @@ func NewSpool(r io.Reader, most int64) (*Spool, error) {
 		f.Close()
 		return nil, err
 	}
-	return &Spool{f, n, hex.EncodeToString(sum.Sum(nil))}, nil
+	return &Spool{File: f, Bytes: n, Hash: hex.EncodeToString(sum.Sum(nil))}, nil
 }
 
 // Spooled is a spool of a file that is there; it owns the file then.
@@ -54,7 +57,7 @@ func Spooled(f *os.File) (*Spool, error) {
 	if err == nil {
 		_, err = f.Seek(0, io.SeekStart)
 	}
-	return &Spool{f, n, hex.EncodeToString(sum.Sum(nil))}, err
+	return &Spool{File: f, Bytes: n, Hash: hex.EncodeToString(sum.Sum(nil))}, err
 }
 
 // Head is the beginning of the file.

@@ -41,7 +41,7 @@ func (s *Server) uploadProp(c *gin.Context) {
 	if kept != spool {
 		defer kept.Close()
 	}
-	if err := s.Store.Keep(c, p, kept.Again()); err != nil {
+	if err := s.Store.Keep(c, p, kept.Again(), kept.Coarse); err != nil {
 		fail(c, err)
 		return
 	}
@@ -131,7 +131,7 @@ func (s *Server) importBundle(c *gin.Context) {
 		fail(c, err)
 		return
 	}
-	err = in.Intake(c, s.Limits, func(p clip.Prop, kept *media.Spool) error { return s.Store.Keep(c, p, kept.Again()) })
+	err = in.Intake(c, s.Limits, func(p clip.Prop, kept *media.Spool) error { return s.Store.Keep(c, p, kept.Again(), kept.Coarse) })
 	if err != nil {
 		fail(c, err)
 		return

@@ -50,10 +50,15 @@ func (s *Store) PutProp(ctx context.Context, p clip.Prop) error {
 	return err
 }
 
-// Keep stores a prop and its file.
-func (s *Store) Keep(ctx context.Context, p clip.Prop, file io.Reader) error {
+// Keep stores a prop and its file, and the coarse copy of that if there is one.
+func (s *Store) Keep(ctx context.Context, p clip.Prop, file io.Reader, coarse []byte) error {
 	if err := s.PutFile(ctx, p.Hash, p.Media, file); err != nil {
 		return err
+	}
+	if coarse != nil {
+		if err := s.KeepCoarse(ctx, p.Hash, coarse); err != nil {
+			return err
+		}
 	}
 	return s.PutProp(ctx, p)
 }
@@ -92,4 +97,16 @@ func (s *Store) Small(ctx context.Context, hash string, make func(f *File) ([]by
 	}
 	_, err = s.exec(ctx, `UPDATE files SET small = $2 WHERE hash = $1`, hash, small)
 	return small, err
+}
+
+// Coarse is the coarse copy of a picture, a PNG, or nil while there is none.
+func (s *Store) Coarse(ctx context.Context, hash string) (png []byte, err error) {
+	err = s.row(ctx, `SELECT coarse FROM files WHERE hash = $1`, []any{hash}, &png)
+	return png, err
+}
+
+// KeepCoarse keeps the coarse copy of a picture.
+func (s *Store) KeepCoarse(ctx context.Context, hash string, png []byte) error {
+	_, err := s.exec(ctx, `UPDATE files SET coarse = $2 WHERE hash = $1`, hash, png)
+	return err
 }

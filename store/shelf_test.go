@@ -36,8 +36,17 @@ func TestTheShelfKnowsWhereAPropIsUsed(t *testing.T) {
 	ctx := t.Context()
 	p := clip.Prop{ID: "cup", Name: "Cup", Kind: clip.KindCutout, Hash: strings.Repeat("e", 63) + "1", Media: "image/png",
 		Picture: &clip.Picture{W: 10, H: 10, Visible: [4]int{0, 0, 10, 10}}}
-	if err := db.Keep(ctx, p, strings.NewReader("picture")); err != nil {
+	if err := db.Keep(ctx, p, strings.NewReader("picture"), nil); err != nil {
 		t.Fatal(err)
+	}
+	if copy, err := db.Coarse(ctx, p.Hash); err != nil || copy != nil {
+		t.Errorf("without a coarse copy: %q %v", copy, err)
+	}
+	if err := db.Keep(ctx, p, strings.NewReader("picture"), []byte("coarse")); err != nil {
+		t.Fatal(err)
+	}
+	if copy, err := db.Coarse(ctx, p.Hash); err != nil || string(copy) != "coarse" {
+		t.Errorf("with a coarse copy: %q %v", copy, err)
 	}
 	if there, clips := shelved(t, db, p.Hash); !there || clips != "" {
 		t.Errorf("right after it was brought in: there %t, in %q", there, clips)

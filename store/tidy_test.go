@@ -18,7 +18,7 @@ func TestTidyingTakesOnlyWhatNothingNeeds(t *testing.T) {
 	put := func(s string) {
 		t.Helper()
 		p := clip.Prop{ID: s, Name: s, Kind: clip.KindCutout, Hash: hash(s), Media: "image/png", Picture: &clip.Picture{W: 2, H: 2, Visible: [4]int{0, 0, 2, 2}}}
-		if err := db.Keep(ctx, p, strings.NewReader(s)); err != nil {
+		if err := db.Keep(ctx, p, strings.NewReader(s), nil); err != nil {
 			t.Fatal(err)
 		}
 	}

@@ -55,7 +55,7 @@ func importCommand() *cobra.Command {
 }
 
 func importBundle(ctx context.Context, s *store.Store, b *bundle.Bundle) error {
-	err := b.Intake(ctx, media.DefaultLimits(), func(p clip.Prop, kept *media.Spool) error { return s.Keep(ctx, p, kept.Again()) })
+	err := b.Intake(ctx, media.DefaultLimits(), func(p clip.Prop, kept *media.Spool) error { return s.Keep(ctx, p, kept.Again(), kept.Coarse) })
 	if err != nil {
 		return inputError{err}
 	}

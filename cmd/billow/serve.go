@@ -139,7 +139,7 @@ func seed(ctx context.Context, s *store.Store, side int) error {
 		return err
 	}
 	for _, p := range w.Props {
-		if err := s.Keep(ctx, p, bytes.NewReader(w.Files[p.Hash])); err != nil {
+		if err := s.Keep(ctx, p, bytes.NewReader(w.Files[p.Hash]), nil); err != nil {
 			return err
 		}
 	}

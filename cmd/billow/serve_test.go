@@ -49,7 +49,7 @@ func TestAKilledWorkersExportIsTakenUpAgain(t *testing.T) {
 		t.Fatal(err)
 	}
 	defer end()
-	keep := func(p clip.Prop, kept *media.Spool) error { return s.Keep(ctx, p, kept.Again()) }
+	keep := func(p clip.Prop, kept *media.Spool) error { return s.Keep(ctx, p, kept.Again(), kept.Coarse) }
 	if err := errors.Join(b.Intake(ctx, media.DefaultLimits(), keep), s.CreateClip(ctx, "c", b.Clip, "")); err != nil {
 		t.Fatal(err)
 	}

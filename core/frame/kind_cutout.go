@@ -36,15 +36,22 @@ func (a *actor) fit(k float64, drop func(size float64) float64) {
 	a.cx, a.cy = a.cx-d*sin, a.cy+d*cos
 }
 
+// per is how many pixels of its file a unit of a cut-out has.
+func (a *actor) per() float64 {
+	v := a.prop.Picture.Visible
+	return float64(max(v[2]-v[0], v[3]-v[1])) / a.rest.Size
+}
+
 // photo is the picture of a cut-out. The time of what moves in it begins with the
 // layer.
 func (s *Stage) photo(a *actor, _ look, frame float64) *graph.Node {
-	prop := a.prop
+	prop, per := a.prop, a.per()
 	v := prop.Picture.Visible
-	per := float64(max(v[2]-v[0], v[3]-v[1])) / a.rest.Size
 	cx, cy := float64(v[0]+v[2])/2, float64(v[1]+v[3])/2
 	at, _, _, _ := s.held(a, frame)
-	picture, number := s.lib.Source(prop.Hash).At((at - float64(a.from)) / float64(s.clip.Rate))
-	sheet := &paint.Sheet{Pyramid: *picture, X: -cx, Y: -cy, Per: per}
-	return graph.Known(graph.Key{}.Text(prop.Hash).Word(uint64(number)).Nums(cx, cy, per), sheet)
+	source := s.lib.Source(prop.Hash)
+	picture, number := source.At((at - float64(a.from)) / float64(s.clip.Rate))
+	k := math.Ldexp(1, -source.Halved())
+	sheet := &paint.Sheet{Pyramid: *picture, X: -cx * k, Y: -cy * k, Per: per * k}
+	return graph.Known(graph.Key{}.Text(prop.Hash).Word(uint64(number)).Nums(cx, cy, per, k), sheet)
 }

@@ -11,17 +11,27 @@ type Source interface {
 	At(seconds float64) (picture *paint.Pyramid, number int)
 	// Still tells that it is the same at every time.
 	Still() bool
+	// Halved is how often its pictures were halved already: one of their pixels is
+	// 2^Halved wide in pixels of the file.
+	Halved() int
 }
 
 // unmoving is a picture.
-type unmoving struct{ picture *paint.Pyramid }
+type unmoving struct {
+	picture *paint.Pyramid
+	halved  int
+}
 
 func (s unmoving) At(float64) (*paint.Pyramid, int) { return s.picture, 0 }
 func (unmoving) Still() bool                        { return true }
+func (s unmoving) Halved() int                      { return s.halved }
 
 // AddPicture makes a decoded picture known by the hash of its file.
-func (l *Library) AddPicture(hash string, b *paint.Bitmap) {
-	l.AddSource(hash, unmoving{paint.NewPyramid(b)})
+func (l *Library) AddPicture(hash string, b *paint.Bitmap) { l.AddHalved(hash, b, 0) }
+
+// AddHalved makes a picture known that was halved so often since it was decoded.
+func (l *Library) AddHalved(hash string, b *paint.Bitmap, halved int) {
+	l.AddSource(hash, unmoving{paint.NewPyramid(b), halved})
 }
 
 // AddSource makes a source known by the hash of its file.

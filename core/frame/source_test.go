@@ -16,6 +16,7 @@ func (r reel) At(seconds float64) (*paint.Pyramid, int) {
 }
 
 func (reel) Still() bool { return false }
+func (reel) Halved() int { return 0 }
 
 // reeled is a block whose picture is a reel of red, green and blue, beginning on
 // frame 10.

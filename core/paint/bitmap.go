@@ -7,6 +7,7 @@
 package paint
 
 import (
+	"encoding/binary"
 	"image"
 	"unsafe"
 
@@ -58,6 +59,20 @@ func Premultiplied(c colour.Colour) uint32 {
 	return mul(c.R) | mul(c.G)<<8 | mul(c.B)<<16 | a<<24
 }
 
+// premultiplied is the pixel of a colour as image.NRGBA has it: Premultiplied for all channels at once.
+func premultiplied(p uint32) uint32 {
+	switch a := p >> 24; a {
+	case 0:
+		return 0
+	case 255:
+		return p
+	default:
+		// What fills a lane is v*a + 127 = t at most 65152, of which the 255th part is (t + 1 + t/256)/256.
+		t := (spread(p)&(1<<48-1))*uint64(a) + 127*lanes
+		return packed((t+lanes+(t>>8)&byteLanes)>>8&byteLanes)&0xFFFFFF | a<<24
+	}
+}
+
 // FromImage converts a decoded picture.
 func FromImage(m image.Image) *Bitmap {
 	r := m.Bounds()
@@ -66,9 +81,9 @@ func FromImage(m image.Image) *Bitmap {
 	case *image.NRGBA:
 		for y := range b.H {
 			row := m.Pix[y*m.Stride : y*m.Stride+4*b.W]
-			for x := range b.W {
-				c := colour.Colour{R: row[4*x], G: row[4*x+1], B: row[4*x+2], A: row[4*x+3]}
-				b.Pix[y*b.W+x] = Premultiplied(c)
+			to := b.Pix[y*b.W:][:b.W]
+			for x := range to {
+				to[x] = premultiplied(binary.LittleEndian.Uint32(row[4*x:]))
 			}
 		}
 	case *image.YCbCr:

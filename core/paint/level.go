@@ -58,8 +58,8 @@ func (p *Pyramid) Bytes() int {
 	return n
 }
 
-// level is copy number n of those that are each half as large as the one before.
-func (p *Pyramid) level(n int) *Bitmap {
+// Level is copy number n of those that are each half as large as the one before; 0 is the picture.
+func (p *Pyramid) Level(n int) *Bitmap {
 	b := p.Picture
 	for _, o := range p.octaves[:n] {
 		b = p.lesser(&o.half, b, halve)
@@ -68,7 +68,7 @@ func (p *Pyramid) level(n int) *Bitmap {
 }
 
 // coarser is the picture without its largest level.
-func (p *Pyramid) coarser() Pyramid { return Pyramid{p.level(1), p.octaves[1:], p.made} }
+func (p *Pyramid) coarser() Pyramid { return Pyramid{p.Level(1), p.octaves[1:], p.made} }
 
 // perOctave is how many copies there are to an octave.
 const perOctave = 4
@@ -76,7 +76,7 @@ const perOctave = 4
 // step is copy number n, each 0.84 times as large as the one before, and its
 // size.
 func (p *Pyramid) step(n int) (b *Bitmap, scale float64) {
-	b, scale = p.level(n/perOctave), math.Ldexp(1, -(n/perOctave))
+	b, scale = p.Level(n/perOctave), math.Ldexp(1, -(n/perOctave))
 	if n%perOctave == 0 {
 		return b, scale
 	}

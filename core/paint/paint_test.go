@@ -1,6 +1,8 @@
 package paint
 
 import (
+	"image"
+	"image/color"
 	"math"
 	"math/rand"
 	"testing"
@@ -304,12 +306,12 @@ func TestHalvingKeepsTheMeanOfEvenPictures(t *testing.T) {
 		return m
 	}
 	p := NewPyramid(b)
-	if len(p.octaves) != 6 || p.level(6).W != 1 || p.level(6).H != 1 {
+	if len(p.octaves) != 6 || p.Level(6).W != 1 || p.Level(6).H != 1 {
 		t.Fatalf("there are %d smaller copies", len(p.octaves))
 	}
 	want := mean(b)
 	for n := range 5 {
-		for c, v := range mean(p.level(n)) {
+		for c, v := range mean(p.Level(n)) {
 			if math.Abs(v-want[c]) > 0.6*float64(n+1) {
 				t.Errorf("level %d channel %d has a mean of %.2f, want %.2f", n, c, v, want[c])
 			}
@@ -356,5 +358,28 @@ func TestGradientsFollowTheirAngle(t *testing.T) {
 	b.Shade(Gradient{Stops: []Stop{{0, colour.RGB(0)}, {0.5, colour.RGB(0)}, {0.5, colour.RGB(0xFFFFFF)}, {1, colour.RGB(0xFFFFFF)}}, Angle: 90}.Shader(Box{W: float64(b.W), H: float64(b.H)}))
 	if red(b, 48, 1) != 0 || red(b, 51, 1) != 255 {
 		t.Error("two colours at one place do not make a hard edge")
+	}
+}
+
+// A decoded picture has the pixels that each of its colours has by itself, for every value at
+// every opacity.
+func TestDecodedPicturesArePremultiplied(t *testing.T) {
+	m := image.NewNRGBA(image.Rect(0, 0, 256, 256))
+	for a := range 256 {
+		for v := range 256 {
+			m.SetNRGBA(v, a, color.NRGBA{uint8(v), uint8(255 - v), uint8(v * 7), uint8(a)})
+		}
+	}
+	b := FromImage(m)
+	for a := range 256 {
+		for v := range 256 {
+			var want uint32
+			for i, c := range []int{v, 255 - v, v * 7 & 255} {
+				want |= uint32(math.Round(float64(c)*float64(a)/255)) << (8 * i)
+			}
+			if got := b.Pix[a*256+v]; got != want|uint32(a)<<24 {
+				t.Fatalf("%d at opacity %d is %08x, want %08x", v, a, got, want|uint32(a)<<24)
+			}
+		}
 	}
 }

@@ -234,7 +234,7 @@ func BenchmarkPyramid(b *testing.B) {
 	src := cloth(1500)
 	b.Run("levels", func(b *testing.B) {
 		for range b.N {
-			NewPyramid(src).level(10)
+			NewPyramid(src).Level(10)
 		}
 	})
 	b.Run("between", func(b *testing.B) {
