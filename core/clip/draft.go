@@ -61,26 +61,42 @@ func (c *Clip) OwnAll() {
 	}
 }
 
-// Changes compares a clip with the one it was copied from: the layers that were
-// asked for, and whether those are all that can differ.
-func (c *Clip) Changes(from *Clip) (layers []string, only bool) {
+// Changed are the layers and products that were changed, by ID.
+type Changed struct{ Layers, Products []string }
+
+// Changes compares a clip with the one it was copied from: the layers that are
+// no longer shared with it, and the products that are others now. Only is false
+// when anything else differs, or may differ.
+func (c *Clip) Changes(from *Clip) (ch Changed, only bool) {
 	if len(c.Layers) != len(from.Layers) {
-		return nil, false
+		return ch, false
 	}
 	for i := range c.Layers {
 		id := c.Layers[i].ID
 		if id != from.Layers[i].ID {
-			return nil, false
+			return ch, false
 		}
 		if !c.shared[id] {
 			l, was := &c.Layers[i], &from.Layers[i]
 			if l.Group != was.Group || l.Scene != nil || was.Scene != nil {
-				return nil, false // what is in it, or comes after it, is changed too
+				return ch, false // what is in it, or comes after it, is changed too
 			}
-			layers = append(layers, id)
+			ch.Layers = append(ch.Layers, id)
+		}
+	}
+	if len(c.Products) != len(from.Products) {
+		return ch, false
+	}
+	for i := range c.Products {
+		p, was := &c.Products[i], &from.Products[i]
+		if p.ID != was.ID {
+			return ch, false
+		}
+		if !reflect.DeepEqual(p, was) {
+			ch.Products = append(ch.Products, p.ID)
 		}
 	}
 	a, b := *c, *from
-	a.Layers, b.Layers, a.shared, b.shared = nil, nil, nil, nil
-	return layers, reflect.DeepEqual(a, b)
+	a.Layers, b.Layers, a.Products, b.Products, a.shared, b.shared = nil, nil, nil, nil, nil, nil
+	return ch, reflect.DeepEqual(a, b)
 }

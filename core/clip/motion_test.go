@@ -121,7 +121,7 @@ func TestACopySharesWhatIsNotAskedFor(t *testing.T) {
 		t.Error("changing a copy changed the clip")
 	}
 	changed, only := d.Changes(c)
-	if !only || !reflect.DeepEqual(changed, []string{"card"}) {
+	if !only || !reflect.DeepEqual(changed, Changed{Layers: []string{"card"}}) {
 		t.Errorf("changed are %v, nothing else %v", changed, only)
 	}
 	if err := d.ValidateAfter(c); err != nil {

@@ -157,11 +157,16 @@ func (c *Clip) CheckProduct(p *Product) error {
 }
 
 func (c *Clip) validateProduct(field string, p *Product) error {
+	if err := validName(field+".name", p.Name); err != nil {
+		return err
+	}
 	if _, err := offer.New(p.Terms()); err != nil {
 		return Fault(field, "%v", err)
 	}
-	if p.Prop != "" && (c.Prop(p.Prop) == nil || c.Prop(p.Prop).Kind != KindCutout) {
-		return Fault(field+".prop", "there is no picture %q", p.Prop)
+	if p.Prop != "" {
+		if prop := c.Prop(p.Prop); prop == nil || prop.Kind != KindCutout {
+			return Fault(field+".prop", "there is no picture %q", p.Prop)
+		}
 	}
 	if len(p.Fields) > MaxFields {
 		return Fault(field+".fields", "a product has at most %d fields of its own", MaxFields)

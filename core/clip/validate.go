@@ -21,14 +21,19 @@ const (
 )
 
 // ValidateAfter is Validate for a clip that was copied from a valid one: layers
-// that it still shares with that are not looked at again where nothing else can
-// make them wrong.
+// that it still shares with that, and products that are as they were, are not
+// looked at again where nothing else can make them wrong.
 func (c *Clip) ValidateAfter(from *Clip) error {
 	changed, only := c.Changes(from)
 	if !only {
 		return c.Validate()
 	}
-	for _, id := range changed {
+	for _, id := range changed.Products {
+		if err := c.validateProduct("products["+id+"]", c.Product(id)); err != nil {
+			return err
+		}
+	}
+	for _, id := range changed.Layers {
 		if err := c.validateLayer("layers["+id+"]", c.Layer(id)); err != nil {
 			return err
 		}
@@ -162,7 +167,7 @@ func (c *Clip) validateStock() error {
 	}
 	for i, p := range c.Products {
 		field := fmt.Sprintf("products[%d]", i)
-		if err := firstError(validID(field+".id", p.ID), validName(field+".name", p.Name)); err != nil {
+		if err := validID(field+".id", p.ID); err != nil {
 			return err
 		}
 		if seen[p.ID] {

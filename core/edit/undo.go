@@ -28,7 +28,27 @@ const maxChanges = 50000
 
 // Difference is what turns a clip into the one that was made from it by Apply.
 func Difference(before, after *clip.Clip) (patch.Patch, error) {
+	changed, only := after.Changes(before)
+	if !only {
+		p, err := restDifference(before, after)
+		if err != nil {
+			return nil, err
+		}
+		return layerDifference(p, before, after)
+	}
 	var p patch.Patch
+	for _, id := range changed.Products {
+		inner, err := partDifference([]string{"products", id}, before.Product(id), after.Product(id))
+		if err != nil {
+			return nil, err
+		}
+		p = append(p, inner...)
+	}
+	return layerDifference(p, before, after)
+}
+
+// restDifference is what differs besides layers.
+func restDifference(before, after *clip.Clip) (patch.Patch, error) {
 	from, to := *before, *after
 	from.Layers, to.Layers = nil, nil
 	// What was found in tunes is long and does not change.
@@ -38,18 +58,7 @@ func Difference(before, after *clip.Clip) (patch.Patch, error) {
 	if reflect.DeepEqual(from.Tempo, to.Tempo) {
 		from.Tempo, to.Tempo = timing.Tempo{}, timing.Tempo{}
 	}
-	if _, only := after.Changes(before); !only {
-		a, err := patch.TreeOf(&from)
-		if err != nil {
-			return nil, err
-		}
-		b, err := patch.TreeOf(&to)
-		if err != nil {
-			return nil, err
-		}
-		p = patch.Diff(nil, a, b)
-	}
-	return layerDifference(p, before, after)
+	return partDifference(nil, &from, &to)
 }
 
 func layerDifference(p patch.Patch, before, after *clip.Clip) (patch.Patch, error) {
@@ -64,15 +73,11 @@ func layerDifference(p patch.Patch, before, after *clip.Clip) (patch.Patch, erro
 		if after.Untouched(l.ID) {
 			continue
 		}
-		a, err := patch.TreeOf(l)
+		inner, err := partDifference(way, l, next)
 		if err != nil {
 			return nil, err
 		}
-		b, err := patch.TreeOf(next)
-		if err != nil {
-			return nil, err
-		}
-		p = append(p, patch.Diff(way, a, b)...)
+		p = append(p, inner...)
 	}
 	for i := range after.Layers {
 		if l := &after.Layers[i]; before.Layer(l.ID) == nil {
@@ -81,6 +86,19 @@ func layerDifference(p patch.Patch, before, after *clip.Clip) (patch.Patch, erro
 	}
 	p.Reorder([]string{"layers"}, layerOrder(before), layerOrder(after))
 	return p, nil
+}
+
+// partDifference is what turns one state of a layer or a product into another.
+func partDifference(way []string, from, to any) (patch.Patch, error) {
+	a, err := patch.TreeOf(from)
+	if err != nil {
+		return nil, err
+	}
+	b, err := patch.TreeOf(to)
+	if err != nil {
+		return nil, err
+	}
+	return patch.Diff(way, a, b), nil
 }
 
 func layerOrder(c *clip.Clip) []string {
@@ -107,7 +125,7 @@ func (u *Undo) undone(c *clip.Clip) (*clip.Clip, [][]string, error) {
 	if len(u.Changes) > maxChanges {
 		return nil, nil, clip.Fault("changes", "at most %d changes are taken back at once", maxChanges)
 	}
-	if out, clashes, ok, err := u.inLayers(c); ok || err != nil {
+	if out, clashes, ok, err := u.inParts(c); ok || err != nil {
 		return out, clashes, err
 	}
 	tree, err := patch.Tree(c.Encode())
@@ -131,44 +149,63 @@ func (u *Undo) undone(c *clip.Clip) (*clip.Clip, [][]string, error) {
 	return again, clashes, err
 }
 
-// inLayers is undone for changes within layers that are there, most of them:
-// the other layers are not touched.
-func (u *Undo) inLayers(c *clip.Clip) (out *clip.Clip, clashes [][]string, ok bool, err error) {
-	within := map[string]patch.Patch{}
+// inParts is undone for changes within layers and products that are there, most
+// of them: the others are not touched.
+func (u *Undo) inParts(c *clip.Clip) (out *clip.Clip, clashes [][]string, ok bool, err error) {
+	type part struct{ list, id string }
+	within := map[part]patch.Patch{}
 	for _, change := range u.Changes {
-		if len(change.At) < 3 || change.At[0] != "layers" || c.Layer(change.At[1]) == nil || change.At[2] == "id" {
+		if len(change.At) < 3 || change.At[2] == "id" {
+			return nil, nil, false, nil
+		}
+		of := part{change.At[0], change.At[1]}
+		there := of.list == "layers" && c.Layer(of.id) != nil || of.list == "products" && c.Product(of.id) != nil
+		if !there {
 			return nil, nil, false, nil
 		}
 		inner := change
 		inner.At = change.At[2:]
-		within[change.At[1]] = append(within[change.At[1]], inner)
+		within[of] = append(within[of], inner)
 	}
-	for id, p := range within {
-		l := c.Own(id)
-		tree, err := patch.TreeOf(l)
+	for of, p := range within {
+		var left [][]string
+		if of.list == "layers" {
+			left, err = amended(c.Own(of.id), p)
+		} else {
+			left, err = amended(c.Product(of.id), p)
+		}
 		if err != nil {
 			return nil, nil, false, err
 		}
-		tree, left, err := patch.Apply(tree, p)
-		if err != nil {
-			return nil, nil, false, clip.Fault("changes", "%v", err)
-		}
-		b, err := json.Marshal(tree)
-		if err != nil {
-			return nil, nil, false, err
-		}
-		var next clip.Layer
-		if err := clip.DecodeStrict(b, &next); err != nil {
-			return nil, nil, false, err
-		}
-		*l = next
 		for _, way := range left {
-			clashes = append(clashes, append([]string{"layers", id}, way...))
+			clashes = append(clashes, append([]string{of.list, of.id}, way...))
 		}
 	}
 	slices.SortFunc(clashes, slices.Compare)
 	byTime(c)
 	return c, clashes, true, nil
+}
+
+// amended makes changes within a layer or a product, and tells the ways to what was left.
+func amended[T any](of *T, p patch.Patch) (left [][]string, err error) {
+	tree, err := patch.TreeOf(of)
+	if err != nil {
+		return nil, err
+	}
+	tree, left, err = patch.Apply(tree, p)
+	if err != nil {
+		return nil, clip.Fault("changes", "%v", err)
+	}
+	b, err := json.Marshal(tree)
+	if err != nil {
+		return nil, err
+	}
+	var next T
+	if err := clip.DecodeStrict(b, &next); err != nil {
+		return nil, err
+	}
+	*of = next
+	return left, nil
 }
 
 // byTime brings keys and marks into the order of time, in which changes of two

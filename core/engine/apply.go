@@ -33,18 +33,19 @@ func reopen(e *Engine, in Document) (bool, error) {
 	return ok, err
 }
 
-// Applied is what a command has changed: a whole clip, or single layers where
+// Applied is what a command has changed: a whole clip, or single layers and products where
 // nothing else can differ. The rows are those of the changed layers then.
 type Applied struct {
-	Clip    *clip.Clip    `json:"clip,omitempty"`
-	View    *view.View    `json:"view,omitempty"`
-	Layers  []*clip.Layer `json:"layers,omitempty"`
-	Rows    []view.Row    `json:"rows,omitempty"`
-	Places  Places        `json:"places"`
-	Needs   []string      `json:"needs,omitempty"`   // hashes of the pictures that the shown clip is made of, when that may have changed
-	Settled []string      `json:"settled,omitempty"` // names of layers
-	Undo    patch.Patch   `json:"undo,omitempty"`    // what takes a kept command back
-	Keys    []edit.KeyRef `json:"keys,omitempty"`    // where the keys of the wish are now
+	Clip     *clip.Clip      `json:"clip,omitempty"`
+	View     *view.View      `json:"view,omitempty"`
+	Layers   []*clip.Layer   `json:"layers,omitempty"`
+	Products []*clip.Product `json:"products,omitempty"`
+	Rows     []view.Row      `json:"rows,omitempty"`
+	Places   Places          `json:"places"`
+	Needs    []string        `json:"needs,omitempty"`   // hashes of the pictures that the shown clip is made of, when that may have changed
+	Settled  []string        `json:"settled,omitempty"` // names of layers
+	Undo     patch.Patch     `json:"undo,omitempty"`    // what takes a kept command back
+	Keys     []edit.KeyRef   `json:"keys,omitempty"`    // where the keys of the wish are now
 }
 
 // Wish is a command and what the page looks at.
@@ -120,9 +121,10 @@ func apply(e *Engine, in Wish) (Applied, error) {
 			e.waiting = e.waiting[:len(e.waiting)-1] // nothing has changed, so nothing is sent
 		}
 	}
-	layers, only := e.shown.Changes(ch.seen)
+	changed, only := e.shown.Changes(ch.seen)
 	only = only && e.variant == nil
-	if in.Keep && len(layers) > 0 || !only || len(in.Command) == 0 {
+	parts := len(changed.Layers)+len(changed.Products) > 0
+	if in.Keep && parts || !only || len(in.Command) == 0 {
 		out.Needs = e.shown.Pictures()
 	}
 	if !only || len(in.Command) == 0 {
@@ -130,11 +132,17 @@ func apply(e *Engine, in Wish) (Applied, error) {
 		out.Clip, out.View = e.shown, &v
 		return out, nil
 	}
-	for _, id := range layers {
+	for _, id := range changed.Layers {
 		out.Layers = append(out.Layers, e.shown.Layer(id))
 	}
-	if len(layers) > 0 {
-		out.Rows = view.Rows(e.shown, e.arranged(s), in.Open, layers)
+	for _, id := range changed.Products {
+		out.Products = append(out.Products, e.shown.Product(id))
+	}
+	switch {
+	case len(changed.Products) > 0: // any words may show one of them
+		out.Rows = view.Rows(e.shown, e.arranged(s), in.Open, nil)
+	case len(changed.Layers) > 0:
+		out.Rows = view.Rows(e.shown, e.arranged(s), in.Open, changed.Layers)
 	}
 	return out, nil
 }

@@ -145,3 +145,32 @@ func TestBadQuestionsAreRefusedInWords(t *testing.T) {
 		}
 	}
 }
+
+// A product that is changed is told alone, without the others, and so is what takes it back; one
+// that comes or goes is told with the whole clip.
+func TestAChangedProductIsToldAlone(t *testing.T) {
+	e := opened(t)
+	for _, id := range []string{"tea", "oil"} {
+		if a := do(t, e, `{"type":"setProduct","product":{"id":"`+id+`","name":"`+id+`","price":"5.00","currency":"EUR"}}`); a.Clip == nil || len(a.Clip.Products) == 0 {
+			t.Fatalf("a product that is new is told as %+v", a)
+		}
+	}
+	a := do(t, e, `{"type":"setProduct","product":{"id":"oil","name":"oil","price":"7.5","currency":"EUR"}}`)
+	if a.Clip != nil || len(a.Products) != 1 || a.Products[0].ID != "oil" || a.Products[0].Price != "7.50" || len(a.Layers) != 0 {
+		t.Errorf("a price is told as %+v", a)
+	}
+	back, err := json.Marshal(a.Undo)
+	if err != nil {
+		t.Fatal(err)
+	}
+	a = do(t, e, `{"type":"undo","changes":`+string(back)+`}`)
+	if a.Clip != nil || len(a.Products) != 1 || a.Products[0].Price != "5.00" {
+		t.Errorf("taken back it is told as %+v", a)
+	}
+	if _, err := asked(e, "apply", Wish{Command: json.RawMessage(`{"type":"setProduct","product":{"id":"oil","name":"oil","price":"-1","currency":"EUR"}}`)}); err == nil {
+		t.Error("a price below nothing is taken")
+	}
+	if a = do(t, e, `{"type":"setRange","remove":["tea"]}`); a.Clip == nil || len(a.Clip.Products) != 1 {
+		t.Errorf("a product that goes is told as %+v", a)
+	}
+}

@@ -2,7 +2,7 @@
 
 import type { Change, FontAxis, Gap, Guide, KeyRef, Look, Node, Palette, Place, Row, Share, Variant, View, WordsChange } from './answered'
 import type { Command } from './commands'
-import type { Accent, Clip, DrawnPath, Layer, Move, Passage, Words } from './document'
+import type { Accent, Clip, DrawnPath, Layer, Move, Passage, Product, Words } from './document'
 import type { Moment } from './values'
 
 export interface Advanced {
@@ -24,6 +24,7 @@ export interface Applied {
   clip?: Clip | null
   view?: View | null
   layers?: Layer[]
+  products?: Product[]
   rows?: Row[]
   places: Places
   needs?: string[]

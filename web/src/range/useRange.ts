@@ -74,13 +74,24 @@ export function useRange() {
     },
     { immediate: true }
   )
-  // Those with mistakes, of all of them.
+  // Those with mistakes, of all of them. What is known of a product holds until it is another.
+  let known = new Map<Product, Quoted>()
   const mistaken = shallowRef<Quoted[]>([])
   watch(
-    () => editor.clip?.products,
-    async (list) => {
-      const all = await editor.ask('quoted', list?.map((p) => p.id) ?? []).catch(() => [])
-      mistaken.value = all.filter((q) => q.mistakes.length)
+    [products, () => editor.clip?.language],
+    async ([list, language], [, before]) => {
+      if (language !== before) known = new Map()
+      const unknown = list.filter((p) => !known.has(p))
+      const told = await editor
+        .ask(
+          'quoted',
+          unknown.map((p) => p.id)
+        )
+        .catch(() => [])
+      const byId = new Map(told.map((q) => [q.id, q]))
+      if (list !== products.value) return // there is a newer one
+      known = new Map(list.flatMap((p) => ((q) => (q ? [[p, q] as const] : []))(known.get(p) ?? byId.get(p.id))))
+      mistaken.value = [...known.values()].filter((q) => q.mistakes.length)
     },
     { immediate: true }
   )
