@@ -5,7 +5,6 @@ import (
 	"io"
 	"net/http"
 	"slices"
-	"strconv"
 
 	"billow/core/clip"
 	"billow/core/table"
@@ -114,9 +113,14 @@ func (s *Server) downloadVariants(c *gin.Context) {
 
 func (s *Server) writeVariants(c *gin.Context, doc *clip.Clip, parts []store.Part) error {
 	z := zip.NewWriter(c.Writer)
-	rows := [][]string{{"file", "product", "price", "old price", "currency", "shape", "language", "width", "height", "seconds", "state"}}
+	rows := [][]string{clip.ContentsColumns}
 	for _, p := range parts {
-		rows = append(rows, contents(doc, &p))
+		ref, _ := clip.ReadVariant(p.Shape)
+		state := p.State
+		if state == "failed" {
+			state = p.Error
+		}
+		rows = append(rows, doc.Contents(ref, p.File+".mp4", state))
 		if p.Video == nil {
 			continue
 		}
@@ -143,30 +147,4 @@ func (s *Server) writeVariants(c *gin.Context, doc *clip.Clip, parts []store.Par
 		return err
 	}
 	return z.Close()
-}
-
-// contents is the row of a variant in the table of what is in a zip.
-func contents(doc *clip.Clip, p *store.Part) []string {
-	ref, _ := clip.ReadVariant(p.Shape)
-	shown := doc.Showing(ref.Product, ref.Language)
-	product := shown.Product(ref.Product)
-	if product == nil {
-		product = &clip.Product{}
-	}
-	shape, err := doc.Shape(ref.Shape)
-	if err != nil {
-		shape = clip.Shape{}
-	}
-	language := ref.Language
-	if language == "" {
-		language = doc.Language
-	}
-	state := p.State
-	if p.State == "failed" {
-		state = p.Error
-	}
-	return []string{
-		p.File + ".mp4", product.Name, product.Price, product.OldPrice, product.Currency, ref.Shape, language,
-		strconv.Itoa(shape.W), strconv.Itoa(shape.H), strconv.FormatFloat(float64(doc.Length)/float64(doc.Rate), 'f', 2, 64), state,
-	}
 }

@@ -234,7 +234,7 @@ func (o *variantsOptions) export(ctx context.Context, c *clip.Clip, files export
 	all := c.EachVariant()
 	names := c.FileNames(all)
 	made, left := []madeVariant{}, 0
-	rows := [][]string{{"file", "product", "price", "old price", "currency", "shape", "language"}}
+	rows := [][]string{clip.ContentsColumns}
 	for i, ref := range all {
 		v, problems, err := edit.Variant(c, ref)
 		if err != nil {
@@ -257,14 +257,14 @@ func (o *variantsOptions) export(ctx context.Context, c *clip.Clip, files export
 		if stops {
 			left++
 			made = append(made, m)
+			rows = append(rows, c.Contents(ref, "", "left out: "+strings.Join(m.Warnings, "; ")))
 			continue
 		}
 		if m.Out, err = o.one(ctx, v, s, at, names[i], lib, files, fmt.Sprintf("%d of %d: %s", i+1, len(all), names[i])); err != nil {
 			return err
 		}
 		made = append(made, m)
-		p := v.Product(ref.Product)
-		rows = append(rows, []string{filepath.Base(m.Out), p.Name, p.Price, p.OldPrice, p.Currency, ref.Shape, v.Language})
+		rows = append(rows, c.Contents(ref, filepath.Base(m.Out), "done"))
 	}
 	if err := writeWhole(filepath.Join(o.out, "contents.csv"), bytes.NewReader(sheet.CSV(rows, ','))); err != nil {
 		return err

@@ -88,6 +88,10 @@ func TestVariantsThatCannotBeAreSaid(t *testing.T) {
 	}
 	out := filepath.Join(t.TempDir(), "out")
 	_, problems, code := billow(t, "variants", bundle, "--products", tableFile(t, "c.csv", "name,price,picture\nMug,5,mug\nLamp,,mug\n"), "--shapes", "square", "--languages", "en", "--posters", "--out", out)
+	contents, err := os.ReadFile(filepath.Join(out, "contents.csv"))
+	if text := string(contents); err != nil || !strings.Contains(text, "mug-square-en.png,Mug,5.00,,EUR,square,en,") || !strings.Contains(text, "\"left out: ") || !strings.Contains(text, "which Lamp does not have") {
+		t.Errorf("the table of contents says %q, %v", text, err)
+	}
 	if got := strings.Join(listed(t, out), " "); code != 3 || got != "contents.csv mug-square-en.png" || !strings.Contains(problems, "asks for {price}, which Lamp does not have") || !strings.Contains(problems, "1 of 2 variants were left out") {
 		t.Errorf("%d %s: %s", code, got, problems)
 	}

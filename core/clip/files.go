@@ -2,13 +2,15 @@ package clip
 
 import (
 	"fmt"
+	"strconv"
 	"strings"
 
 	"billow/core/naming"
 )
 
 // FileNames are how the files of variants are called, without their endings, each once: as the
-// variants say, with the names of fields in braces filled in.
+// variants say, with the names of fields in braces filled in. Fields are in the clip's own
+// language, so that what is of one product stands together.
 func (c *Clip) FileNames(refs []Variant) []string {
 	pattern := FileNames
 	if c.Variants != nil && c.Variants.Files != "" {
@@ -94,6 +96,24 @@ func (p *Product) named(name string, r Variant) string {
 	}
 	s, _ := p.Says(name)
 	return s
+}
+
+// ContentsColumns head the table of what is in a set of files of variants.
+var ContentsColumns = []string{"file", "product", "price", "old price", "currency", "shape", "language", "width", "height", "seconds", "state"}
+
+// Contents is the row of a variant in that table; state says whether it is there, or why not.
+func (c *Clip) Contents(r Variant, file, state string) []string {
+	var p Product
+	if shown := c.Showing(r.Product, r.Language).Product(r.Product); shown != nil {
+		p = *shown
+	}
+	s, _ := c.Shape(r.Shape) // none of a shape that has gone since
+	language := r.Language
+	if language == "" {
+		language = c.Language
+	}
+	seconds := strconv.FormatFloat(float64(c.Length)/float64(c.Rate), 'f', 2, 64)
+	return []string{file, p.Name, p.Price, p.OldPrice, p.Currency, r.Shape, language, strconv.Itoa(s.W), strconv.Itoa(s.H), seconds, state}
 }
 
 // ReadVariant reads the ID of a variant.

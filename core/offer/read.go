@@ -3,6 +3,7 @@ package offer
 import (
 	"fmt"
 	"strings"
+	"unicode"
 
 	"github.com/shopspring/decimal"
 )
@@ -49,8 +50,13 @@ const spaces = " \t\u00a0\u202f\u2009"
 // split parts digits, with what separates them, from what stands before or after.
 func split(s string) (number, sign string) {
 	var n, rest strings.Builder
+	before := ' '
 	for _, r := range s {
+		letter := unicode.IsLetter(before)
+		before = r
 		switch {
+		case r == '.' && letter: // as in kr. and Fr.
+			rest.WriteRune(r)
 		case r == '−': // U+2212
 			n.WriteByte('-')
 		case r == '’' || r == '\'' || strings.ContainsRune("0123456789.,-–—", r):
@@ -71,32 +77,49 @@ func codeOf(sign, expected string) (string, error) {
 	if u, found := unitOf(sign); found {
 		return u.code, nil
 	}
-	if u, found := unitOf(expected); found {
-		if sign == u.sign || strings.HasSuffix(u.sign, sign) || strings.Contains(forms, " "+u.code+"="+sign+" ") ||
-			strings.Contains(forms, "|"+u.code+"="+sign+" ") || strings.Contains(forms, " "+u.code+"="+sign+"\n") || strings.Contains(forms, "|"+u.code+"="+sign+"\n") {
-			return u.code, nil
+	if u, found := unitOf(expected); found && strings.HasSuffix(u.sign, sign) {
+		return u.code, nil
+	}
+	local := "" // the one that has the sign in some languages
+	several := false
+	for code, theirs := range localSigns {
+		switch {
+		case theirs != sign:
+		case code == expected:
+			return code, nil
+		default:
+			several = several || local != "" && local != code
+			local = code
 		}
 	}
 	for line := range strings.Lines(currencies) {
-		if len(line) < 6 {
-			continue
-		}
-		if _, theirs, _ := strings.Cut(strings.TrimSuffix(line[4:], "\n"), " "); theirs == sign {
-			return line[:3], nil
+		if code, theirs, _ := strings.Cut(strings.TrimSuffix(line, "\n"), " "); strings.HasSuffix(theirs, " "+sign) {
+			return code, nil
 		}
 	}
-	switch sign {
-	case "zł":
-		return "PLN", nil
-	case "Fr.", "SFr.", "Fr":
-		return "CHF", nil
-	case "Kč":
-		return "CZK", nil
-	case "Ft":
-		return "HUF", nil
+	if code := handwritten[sign]; code != "" {
+		return code, nil
 	}
-	return "", fmt.Errorf("%q is no currency that is known", sign)
+	if local == "" || several {
+		return "", fmt.Errorf("%q is no currency that is known", sign)
+	}
+	return local, nil
 }
+
+// localSigns are all currencies that have another sign in some language, and that.
+func localSigns(yield func(code, sign string) bool) {
+	for line := range strings.Lines(forms) {
+		line = strings.TrimSuffix(line, "\n")
+		for own := range strings.SplitSeq(line[strings.LastIndexByte(line, '|')+1:], " ") {
+			if code, sign, is := strings.Cut(own, "="); is && !yield(code, sign) {
+				return
+			}
+		}
+	}
+}
+
+// handwritten are signs that people write and CLDR does not have.
+var handwritten = map[string]string{"Fr.": "CHF", "SFr.": "CHF", "Fr": "CHF"}
 
 // plain writes a number with a point before its decimals and nothing else between its digits.
 func plain(s string, u unit, point byte) (string, error) {

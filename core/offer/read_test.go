@@ -71,3 +71,19 @@ func FuzzRead(f *testing.F) {
 		}
 	})
 }
+
+// A sign that one currency has in its own language is known anywhere; one that several have only
+// beside the currency that is expected.
+func TestSignsOfOneLanguage(t *testing.T) {
+	for _, c := range []struct{ text, expected, want string }{
+		{"12,99 zł", "EUR", "PLN"}, {"349 Kč", "EUR", "CZK"}, {"4 990 Ft", "EUR", "HUF"}, {"Fr. 12.50", "EUR", "CHF"},
+		{"$5", "EUR", "USD"}, {"$5", "CAD", "CAD"}, {"A$5", "EUR", "AUD"}, {"CA$5", "USD", "CAD"}, {"99 kr", "SEK", "SEK"}, {"99 kr", "NOK", "NOK"}, {"99 kr.", "DKK", "DKK"},
+	} {
+		if _, got, err := Read("price", c.text, c.expected, 0); err != nil || got != c.want {
+			t.Errorf("%s where %s is expected is %s, %v", c.text, c.expected, got, err)
+		}
+	}
+	if _, got, err := Read("price", "99 kr", "EUR", 0); err == nil {
+		t.Errorf("kr, which several have, is taken for %s", got)
+	}
+}
