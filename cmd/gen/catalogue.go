@@ -49,6 +49,7 @@ func catalogue() string {
 	add("passageEdges", clip.PassageEdges)
 	add("languages", offer.Languages)
 	add("rangeFields", table.Fields)
+	add("moneyFields", offer.MoneyFields)
 	add("moneyCents", clip.MoneyCents)
 	add("moneyZeros", clip.MoneyZeros)
 	add("moneySigns", clip.MoneySigns)

@@ -115,6 +115,22 @@ func (c *Clip) Follows() bool {
 	return slices.ContainsFunc(c.Layers, func(l Layer) bool { return l.Follows() })
 }
 
+// SpokenOf is the product that something new speaks of which comes on a frame, while a layer is
+// chosen or none is: the one that the chosen words show, or else the slot where the scene or the clip
+// shows a product, or else the first of all; "" without products.
+func (c *Clip) SpokenOf(chosen string, frame int) string {
+	l, scene := c.Layer(chosen), c.Layer(c.SceneAt(frame).ID)
+	switch {
+	case len(c.Products) == 0:
+		return ""
+	case l != nil && l.Words != nil && l.Words.Product != "":
+		return l.Words.Product
+	case c.Shown != "" || scene != nil && scene.Scene.Product != "":
+		return ProductSlot
+	}
+	return c.Products[0].ID
+}
+
 // Subject is what words speak of: a product, in the form of a language.
 type Subject struct {
 	*Product

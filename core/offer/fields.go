@@ -40,6 +40,9 @@ const (
 // fields are those that offers fill, in the order in which they are told of.
 var fields = []string{"price", "amount", "old", "percent", "saving", "lowest", "deal", "dealeach", "dealsaving", "contents", "base"}
 
+// MoneyFields are those that may have an amount with its currency in them.
+var MoneyFields = []string{"price", "amount", "old", "saving", "lowest", "deal", "dealeach", "dealsaving", "base"}
+
 // Fields are the names that offers fill.
 func Fields() []string { return fields }
 

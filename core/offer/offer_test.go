@@ -2,6 +2,7 @@ package offer
 
 import (
 	"math/rand/v2"
+	"slices"
 	"strings"
 	"testing"
 
@@ -177,6 +178,21 @@ func TestAmountsAreExact(t *testing.T) {
 	}{{"10.00", "EUR", true}, {"10.500", "EUR", true}, {"10.005", "EUR", false}, {"1500", "JPY", true}, {"1500.5", "JPY", false}, {"1.125", "KWD", true}, {".5", "EUR", true}} {
 		if err := Exact("price", c.amount, c.code); (err == nil) != c.ok {
 			t.Errorf("%s %s: %v", c.amount, c.code, err)
+		}
+	}
+}
+
+// The fields that have an amount in them are those that say so.
+func TestMoneyFieldsAreThoseWithAnAmount(t *testing.T) {
+	o, err := New(Terms{Price: "10", Old: "15.50", Lowest: "12", Currency: "EUR", Deal: "2 for 15.00", Contents: "250 g"})
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, name := range Fields() {
+		parts, _ := o.Field(name, "en")
+		signed := slices.ContainsFunc(parts, func(p Part) bool { return p.Role == Sign })
+		if money := slices.Contains(MoneyFields, name); money != signed {
+			t.Errorf("{%s} is said to have an amount: %t; it is %+v", name, money, parts)
 		}
 	}
 }

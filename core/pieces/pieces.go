@@ -18,7 +18,8 @@ import (
 type Asked struct {
 	Kind    string          `json:"kind"`
 	Text    string          `json:"text,omitempty"`    // instead of its own
-	Product string          `json:"product,omitempty"` // that it speaks of
+	Product string          `json:"product,omitempty"` // that it speaks of, or the slot; none is as Chosen has it
+	Chosen  string          `json:"chosen,omitempty"`  // the layer that is chosen
 	Logo    string          `json:"logo,omitempty"`    // a prop, of an end card
 	With    *clip.Prop      `json:"with,omitempty"`    // a prop that the clip is given with the piece
 	Side    string          `json:"side,omitempty"`    // from which it opens: left, right, above, below; none is its own way
@@ -72,7 +73,10 @@ func Make(c *clip.Clip, in Asked) ([]clip.Layer, error) {
 	if at < 0 {
 		return nil, clip.Fault("kind", "there is no piece %q", in.Kind)
 	}
-	if in.Product != "" && c.Product(in.Product) == nil {
+	if in.Product == "" {
+		in.Product = c.SpokenOf(in.Chosen, in.Frame)
+	}
+	if in.Product != "" && in.Product != clip.ProductSlot && c.Product(in.Product) == nil {
 		return nil, clip.Fault("product", "there is no product %q", in.Product)
 	}
 	if !slices.Contains(Sides.IDs(), in.Side) {

@@ -76,6 +76,9 @@ func TestEveryPieceComesAndCanBeTakenApart(t *testing.T) {
 	for _, k := range pieces.Names {
 		for _, product := range []string{"", "p"} {
 			c := bare()
+			if product == "" {
+				c.Products = nil
+			}
 			empty := drawn(t, c, 200)
 			c = added(t, c, pieces.Asked{Kind: k.ID, Product: product, Frame: 60})
 			if n := changed(empty, drawn(t, c, 55)); n > 0 {
@@ -260,5 +263,39 @@ func TestTheLowestPriceHasItsLine(t *testing.T) {
 	c.Product("p").Lowest = ""
 	if got := says(c); got != "" {
 		t.Errorf("without one it says %q", got)
+	}
+}
+
+// A piece speaks of the product that what is chosen shows, or follows the clip's, or its scene's,
+// where there is one, so that it follows when another is chosen.
+func TestPiecesSpeakOfWhatIsShown(t *testing.T) {
+	c := bare()
+	c.Products = append(c.Products, clip.Product{ID: "q", Name: "Enamel mug", Price: "14.90", Currency: "EUR"})
+	of := func(in pieces.Asked) string {
+		t.Helper()
+		in.Kind = "swing-tag"
+		layers, err := pieces.Make(c, in)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return layers[len(layers)-2].Words.Product
+	}
+	if got := of(pieces.Asked{}); got != "p" {
+		t.Errorf("where nothing is shown it speaks of %q, want the first", got)
+	}
+	said := clip.NewWords("said", "Said", clip.KindWords, "{name}")
+	said.Words.Product = "q"
+	c.Layers = append(c.Layers, said)
+	if got := of(pieces.Asked{Chosen: "said"}); got != "q" {
+		t.Errorf("beside words of q it speaks of %q", got)
+	}
+	c.Shown = "p"
+	if got := of(pieces.Asked{}); got != clip.ProductSlot {
+		t.Errorf("in a clip that shows a product it speaks of %q, want whichever that is", got)
+	}
+	c.Shown = ""
+	c.Layer(c.SceneAt(0).ID).Scene.Product = "q"
+	if got := of(pieces.Asked{Chosen: "gone"}); got != clip.ProductSlot {
+		t.Errorf("in a scene of a product it speaks of %q, want whichever that is", got)
 	}
 }

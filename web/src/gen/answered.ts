@@ -7,6 +7,7 @@ export interface Asked {
   kind: string
   text?: string
   product?: string
+  chosen?: string
   logo?: string
   with?: Prop | null
   side?: string

@@ -254,6 +254,18 @@ export const rangeFields = [
   {"id":"web","name":"Web address","hint":""},
 ] as const
 
+export const moneyFields = [
+  "price",
+  "amount",
+  "old",
+  "saving",
+  "lowest",
+  "deal",
+  "dealeach",
+  "dealsaving",
+  "base",
+] as const
+
 export const moneyCents = [
   {"id":"","name":"As they are, 12.50"},
   {"id":"raised","name":"Small and raised, 12.⁵⁰"},

@@ -52,15 +52,12 @@ async function logo(): Promise<Prop | undefined> {
   return shelf.all.value.find((s) => brands.logos.has(s.prop.hash))?.prop
 }
 
-// What is chosen may show a product; else the clip's first one is spoken of.
-const product = () => editor.view.rows.find((r) => r.layer === editor.selected)?.shows || editor.clip?.products[0]?.id
-
 async function made(kind: string, id: string, withLogo: boolean): Promise<Command[]> {
   const mark = withLogo && kind === 'end-card' ? await logo() : undefined
   const lacks = mark && !editor.clip?.props.some((p) => p.id === mark.id)
   const answer = await editor.ask('piece', {
     kind,
-    product: product(),
+    chosen: editor.selected,
     brand: brands.list[0]?.colours,
     logo: mark?.id,
     with: mark,

@@ -15,7 +15,7 @@ const editor = useEditor()
 
 // Pictures that a cut-out can be swapped for; motion, shadow and place stay.
 const pictures = computed(() => [
-  { id: productSlot, name: 'The product of its scene' },
+  { id: productSlot, name: 'The product of its scene or clip' },
   ...(editor.clip?.props.filter((p) => p.picture).map((p) => ({ id: p.id, name: p.name })) ?? [])
 ])
 const empty = computed(

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { named } from '../../parts/fields'
+import { moneyFields } from '../../gen/catalogue'
 import { useEditor } from '../../stores/editor'
 import type { Changed, Layer, Product, Words } from '../../types'
 import { useBrands } from '../../stores/brands'
@@ -28,6 +29,8 @@ const editor = useEditor()
 const row = computed(() => editor.view.rows.find((r) => r.layer === props.layer.id))
 const unfilled = computed(() => (row.value?.unfilled ?? []).map((f) => `{${f}}`).join(', '))
 const product = computed(() => editor.clip?.products.find((p) => p.id === row.value?.shows))
+// What a field that is put in would show.
+const offered = computed(() => product.value ?? editor.clip?.products.find((p) => p.id === editor.clip?.shown))
 // The product's own fields, and empty those that the words ask for and it does not have.
 const fields = computed(() => {
   const has = product.value?.fields ?? {}
@@ -36,15 +39,16 @@ const fields = computed(() => {
 })
 const choices = computed(() => [
   { id: '', name: 'None' },
-  { id: productSlot, name: 'The one of its scene' },
+  { id: productSlot, name: 'The one of its scene or clip' },
   ...(editor.clip?.products ?? [])
 ])
 
-const money = computed(() =>
-  /\{(price|amount|old|saving|lowest|deal|dealeach|dealsaving|base)\}/.test(props.content.text)
-)
-const put = (field: string) =>
-  set({ text: `${props.content.text}${/\s$|^$/.test(props.content.text) ? '' : ' '}{${field}}` })
+const money = computed(() => moneyFields.some((f) => props.content.text.includes(`{${f}}`)))
+// Words with a field show the product of their scene or clip, unless another was chosen for them.
+function put(field: string) {
+  const { text, product } = props.content
+  set({ text: `${text}${/\s$|^$/.test(text) ? '' : ' '}{${field}}`, ...(product ? {} : { product: productSlot }) })
+}
 
 const set = (values: Changed<Words>) => emit('set', { words: values })
 
@@ -109,7 +113,7 @@ function addField(name: string) {
     <TextField :rows="2" :value="content.text" label="Words" @change="set({ text: $event })" />
     <p class="hint">
       *emphasis* ~struck out~
-      <FieldMenu :product="product" @put="put" />
+      <FieldMenu :product="offered" @put="put" />
     </p>
     <MoneySettings v-if="money" :money="content.money" @set="set({ money: $event })" />
     <p v-if="row?.leftOut" class="wrong" role="status">
