@@ -226,9 +226,18 @@ func (u *user) dragABeadOntoABeat() {
 func (u *user) addWordsAndBadge() {
 	u.t.Helper()
 	u.clickText("[role=tab]", "^Clip and light$")
-	u.clickText("button", "Add a product")
-	u.write("input[aria-label='Price of New product']", "14.90")
-	u.write("input[aria-label='Old price of New product']", "19.90")
+	u.clickText(".hint a", "^No products$")
+	u.clickText("button", "^Add a product")
+	u.wait("there is a product", "window.billowEditor.clip.products.length === 1")
+	u.keys("Red mug")
+	u.press(input.Enter)
+	for column, amount := range map[string]string{"Price": "14.90", "Old price": "19.90"} {
+		u.cell(1, column)
+		u.keys(amount)
+		u.press(input.Enter)
+		u.wait(column+" is taken", "JSON.stringify(window.billowEditor.clip.products).includes('"+amount+"')")
+	}
+	u.clickText("nav a", "^Tabletop$")
 	u.clickText("[role=tab]", "^Props$")
 	u.clickText(".kind", "Headline")
 	u.text(".row-line .name", "Headline")

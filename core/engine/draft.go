@@ -25,6 +25,9 @@ func draft(e *Engine, in Draft) (clip.Layer, error) {
 	if e.shown == nil {
 		return clip.Layer{}, errClosed
 	}
+	if in.Product == "" {
+		in.Product = e.shown.SpokenOf("", in.Frame)
+	}
 	l := clip.Draft(e.shown, in.Kind, in.Name, in.Prop, in.Product)
 	if k := l.Is(); !k.Plays {
 		l.Group = e.shown.SceneAt(in.Frame).ID

@@ -14,6 +14,7 @@ import (
 	"billow/core/paint"
 	"billow/core/timing"
 	"billow/core/transition"
+	"billow/core/words"
 )
 
 // Stage is a clip made ready to be drawn in one shape at one size in pixels. It
@@ -94,14 +95,14 @@ func Arrange(c *clip.Clip, shape clip.Shape, lib *Library) *Stage {
 // tie joins groups with what is in them and leaves out what does not show in
 // this shape.
 func (s *Stage) tie() {
-	shown := s.actors[:0]
+	shown, silent := s.actors[:0], words.Silent(s.clip)
 	for _, a := range s.actors {
 		if f := a.layer.Follow; f != nil {
 			a.leader = s.byID[f.Layer]
 		}
-		hidden := a.layer.Hidden || a.rest.Away
+		hidden := a.layer.Hidden || a.rest.Away || silent[a.layer.ID]
 		for g := s.byID[a.layer.Group]; g != nil; g = s.byID[g.layer.Group] {
-			hidden = hidden || g.layer.Hidden || g.rest.Away
+			hidden = hidden || g.layer.Hidden || g.rest.Away || silent[g.layer.ID]
 		}
 		a.away = hidden
 		a.parent = s.byID[a.layer.Group]

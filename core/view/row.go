@@ -27,7 +27,7 @@ type Row struct {
 	Differ   []string `json:"differ"`             // shapes in which it has a rest of its own
 	Lacks    string   `json:"lacks"`              // letters that no font has
 	Unfilled []string `json:"unfilled,omitempty"` // names in braces that nothing fills
-	LeftOut  bool     `json:"leftOut,omitempty"`  // all that its words speak of is what their product does without
+	LeftOut  bool     `json:"leftOut,omitempty"`  // it is not shown: all that its words speak of is what their product does without
 	Doubts   []string `json:"doubts,omitempty"`   // claims of its words that do not agree with the prices
 	Hasty    string   `json:"hasty"`              // why its words cannot be read in time, if they cannot
 	Moves    []Span   `json:"moves"`

@@ -9,6 +9,7 @@ import (
 
 	"billow/core/clip"
 	"billow/core/frame"
+	"billow/core/words"
 )
 
 // View is what the Beatline shows.
@@ -150,7 +151,7 @@ func Rows(c *clip.Clip, stage *frame.Stage, open, only []string) []Row {
 	if len(c.Light.Tracks) > 0 && (only == nil || slices.Contains(only, clip.LightID)) {
 		out = append(out, lightRow(c, slices.Contains(open, clip.LightID)))
 	}
-	byGroup := map[string][]*clip.Layer{}
+	byGroup, silent := map[string][]*clip.Layer{}, words.Silent(c)
 	for i := len(c.Layers) - 1; i >= 0; i-- {
 		l := &c.Layers[i]
 		byGroup[l.Group] = append(byGroup[l.Group], l)
@@ -159,7 +160,9 @@ func Rows(c *clip.Clip, stage *frame.Stage, open, only []string) []Row {
 	add = func(group string, depth int) {
 		for _, l := range byGroup[group] {
 			if only == nil || slices.Contains(only, l.ID) {
-				out = append(out, row(c, l, depth, stage, slices.Contains(open, l.ID)))
+				r := row(c, l, depth, stage, slices.Contains(open, l.ID))
+				r.LeftOut = r.LeftOut || silent[l.ID]
+				out = append(out, r)
 			}
 			switch k := l.Is(); {
 			case k.Plays:

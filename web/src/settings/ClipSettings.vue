@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { languages } from '../gen/catalogue'
-import { named } from '../parts/fields'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
-import type { Command, Light, PastEnd, Product, Tune } from '../types'
+import type { Command, Light, PastEnd, Tune } from '../types'
 import { listed, shapeName, shapeRatio, standardShapes, timecode } from '../words'
 import ChoiceField from '../parts/ChoiceField.vue'
 import ColourField from '../parts/ColourField.vue'
@@ -14,7 +13,6 @@ import MarksSettings from './MarksSettings.vue'
 import MatchingSettings from './MatchingSettings.vue'
 import NumberField from '../parts/NumberField.vue'
 import TempoSettings from './TempoSettings.vue'
-import TextField from '../parts/TextField.vue'
 import TimeField from '../parts/TimeField.vue'
 
 const editor = useEditor()
@@ -84,17 +82,10 @@ function toggleShape(id: string) {
   editor.run({ type: 'setClip', shapes })
 }
 
-function setProduct(p: Product, values: Partial<Product>) {
-  editor.run({ type: 'setProduct', product: { ...p, ...values } })
-}
-
-function addProduct() {
-  const id = `product-${Date.now().toString(36)}`
-  editor.run({
-    type: 'setProduct',
-    product: { id, name: 'New product', price: '10.00', oldPrice: '', currency: 'EUR' }
-  })
-}
+const stock = computed(() => {
+  const n = clip.value?.products.length ?? 0
+  return n === 1 ? '1 product' : `${n || 'No'} products`
+})
 </script>
 
 <template>
@@ -177,24 +168,10 @@ function addProduct() {
     </template>
     <TempoSettings :tempo="clip.tempo" />
     <h2>Range</h2>
-    <p v-if="!clip.products.length" class="hint">Products with their prices; badges and words show them.</p>
-    <div v-for="p in clip.products" :key="p.id" class="product">
-      <TextField :value="p.name ?? ''" label="Product" :check="named" @change="setProduct(p, { name: $event })" />
-      <TextField :value="p.price ?? ''" :label="`Price of ${p.name}`" @change="setProduct(p, { price: $event })" />
-      <TextField
-        :value="p.oldPrice ?? ''"
-        :label="`Old price of ${p.name}`"
-        placeholder="old price"
-        @change="setProduct(p, { oldPrice: $event })"
-      />
-      <TextField
-        :value="p.currency ?? ''"
-        whole
-        :label="`Currency of ${p.name}`"
-        title="Its code, as EUR"
-        @change="setProduct(p, { currency: $event.trim().toUpperCase() })"
-      />
-    </div>
+    <p class="hint">
+      <RouterLink :to="`/clips/${editor.id}/range`">{{ stock }}</RouterLink>
+      that words, badges and cut-outs show.
+    </p>
     <ChoiceField
       v-if="clip.products.length"
       label="Language of texts and prices"
@@ -204,14 +181,11 @@ function addProduct() {
     />
     <ChoiceField
       v-if="clip.products.length"
-      label="Product of scenes without their own"
+      label="Product shown, also by scenes without their own"
       :value="clip.shown ?? ''"
       :options="[{ id: '', name: 'None' }, ...clip.products]"
       @change="editor.run({ type: 'setClip', shown: $event })"
     />
-    <button class="plain poster" @click="addProduct">
-      <i class="bi bi-plus-lg" aria-hidden="true" /> Add a product
-    </button>
   </div>
 </template>
 
@@ -268,16 +242,5 @@ label,
   display: flex;
   justify-content: space-between;
   margin: 0 0 0.2rem;
-}
-
-.product > :first-child {
-  grid-column: 1 / -1;
-}
-
-.product {
-  display: grid;
-  grid-template-columns: 1fr 1fr 3.6rem;
-  gap: 0.2rem 0.3rem;
-  margin-bottom: 0.5rem;
 }
 </style>

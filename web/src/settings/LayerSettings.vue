@@ -18,6 +18,7 @@ import TextField from '../parts/TextField.vue'
 
 const editor = useEditor()
 const layer = computed(() => editor.layer)
+const leftOut = computed(() => editor.view.rows.find((r) => r.layer === editor.selected)?.leftOut)
 const own = computed(() => layer.value?.rests?.[editor.shape])
 const atHome = computed(() => editor.shape === editor.home)
 const rest = computed<Rest | undefined>(() => own.value ?? layer.value?.rest)
@@ -106,6 +107,7 @@ function lie(to: string) {
         @click="(editor.run({ type: 'removeLayer', layer: layer.id }), editor.select(''))"
       />
     </div>
+    <p v-if="leftOut" class="leftout" role="status">Not shown: the product does without what this speaks of.</p>
     <component :is="settings" v-if="settings && content" :layer="layer" :content="content" @set="set" />
     <OpenSettings v-if="opens" :layer="layer" />
     <template v-if="rest && !kind?.fills">
@@ -202,6 +204,12 @@ function lie(to: string) {
 </template>
 
 <style scoped>
+.leftout {
+  margin: 0.3rem 0 0;
+  font-size: 0.8rem;
+  color: var(--harbour-soft);
+}
+
 .nothing {
   column-span: all;
   max-width: 42ch;

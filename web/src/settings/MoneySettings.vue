@@ -10,7 +10,7 @@ const set = (values: Partial<Money>) => emit('set', { ...props.money, ...values 
 </script>
 
 <template>
-  <div class="three">
+  <div class="ways">
     <ChoiceField
       label="Cents"
       :value="money?.cents ?? ''"
@@ -31,3 +31,12 @@ const set = (values: Partial<Money>) => emit('set', { ...props.money, ...values 
     />
   </div>
 </template>
+
+<style scoped>
+/* In a narrow panel they lie below each other, so that what is chosen can be read. */
+.ways {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(8.5rem, 1fr));
+  gap: 0.3rem 0.5rem;
+}
+</style>

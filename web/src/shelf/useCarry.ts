@@ -22,7 +22,7 @@ export function useCarry() {
     const written = kindOf(kind)?.field === 'words'
     if (written) writing.soon()
     try {
-      const id = await editor.addLayer(kind, { product: editor.clip?.products[0]?.id ?? '', ...at })
+      const id = await editor.addLayer(kind, at)
       const layer = editor.layers.get(id)
       if (written && layer) await writing.begin(layer)
     } finally {

@@ -37,7 +37,7 @@ const fill = computed(() => (inside.value ? (writing.look?.fill ?? props.words.f
 
 const products = computed(() => [
   { id: '', name: 'No product' },
-  { id: productSlot, name: 'The one of its scene' },
+  { id: productSlot, name: 'The one of its scene or clip' },
   ...(editor.clip?.products.map((p) => ({ id: p.id, name: p.name })) ?? [])
 ])
 const speaks = computed(() => props.words.text.includes('{') || !!props.words.product)

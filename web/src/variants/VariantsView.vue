@@ -48,6 +48,8 @@ function trouble() {
   chosen.value = list[next.value % list.length] ?? null
   next.value++
 }
+
+const takeAll = () => editor.run({ type: 'setVariants', products: editor.clip?.products.map((p) => p.id) ?? [] })
 </script>
 
 <template>
@@ -104,7 +106,10 @@ function trouble() {
     </div>
     <div v-else class="empty">
       <h3>One clip for all products</h3>
-      <p v-if="editor.clip?.products.length">Choose the products above: each gets the clip in every shape.</p>
+      <template v-if="editor.clip?.products.length">
+        <p>Each product gets the clip in every shape. Choose them above, or</p>
+        <BButton variant="primary" @click="takeAll">take all {{ editor.clip.products.length }} products</BButton>
+      </template>
       <p v-else>
         The clip has no products yet.
         <RouterLink :to="`/clips/${editor.id}/range`">Put them into the range</RouterLink> first.

@@ -116,9 +116,6 @@ function addField(name: string) {
       <FieldMenu :product="offered" @put="put" />
     </p>
     <MoneySettings v-if="money" :money="content.money" @set="set({ money: $event })" />
-    <p v-if="row?.leftOut" class="wrong" role="status">
-      Not shown: {{ product?.name ?? 'the product' }} does without what these words speak of.
-    </p>
     <p v-for="d in row?.doubts" :key="d" class="wrong" role="alert">
       <i class="bi bi-exclamation-triangle" aria-hidden="true" /> {{ d }}.
     </p>
