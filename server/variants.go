@@ -74,7 +74,7 @@ func (s *Server) variantPoster(c *gin.Context) {
 		return
 	}
 	sum := sha256.Sum256(v.Encode())
-	tag := fmt.Sprintf("%q", fmt.Sprintf("%s-%s-%d-%d", hex.EncodeToString(sum[:12]), ref.Shape, at, side))
+	tag := fmt.Sprintf("%q", fmt.Sprintf("%s-%s-%d-%d-%s", hex.EncodeToString(sum[:12]), ref.Shape, at, side, program()))
 	c.Header("ETag", tag)
 	c.Header("Cache-Control", "no-cache")
 	if c.GetHeader("If-None-Match") == tag {

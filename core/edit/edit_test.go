@@ -181,6 +181,15 @@ func TestShiftMovesASpanWithItsKeys(t *testing.T) {
 		t.Errorf("the layer shows from %d to %d, its first key is at %v", from, to, l.Tracks[clip.Rotation][0].At)
 	}
 	refused(t, c, `{"type":"shiftLayer","layer":"mug-layer","part":"whole","by":500}`, "by")
+	// What lasts until its scene ends begins later, with its keys, and still lasts until then.
+	lasting := sample()
+	first := lasting.Layer("mug-layer").Tracks[clip.Rotation][0].At.Frames
+	lasting = do(t, lasting, `{"type":"shiftLayer","layer":"mug-layer","part":"whole","by":20}`)
+	l = lasting.Layer("mug-layer")
+	if from, to := lasting.Span(l); from != 20 || to != lasting.Length || l.To != nil || l.Tracks[clip.Rotation][0].At.Frames != first+20 {
+		t.Errorf("it shows from %d to %d, its first key is at %v", from, to, l.Tracks[clip.Rotation][0].At)
+	}
+	refused(t, lasting, `{"type":"shiftLayer","layer":"mug-layer","part":"whole","by":-21}`, "by")
 }
 
 // Whatever random edits are made, the clip stays valid and its JSON reads back

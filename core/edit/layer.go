@@ -7,6 +7,7 @@ import (
 	"billow/core/clip"
 	"billow/core/layout"
 	"billow/core/motion"
+	"billow/core/timing"
 )
 
 // AddLayer puts a layer in front of all others, or at a place in the stack
@@ -137,20 +138,40 @@ func (s *ClearRest) apply(c *clip.Clip) error {
 	return err
 }
 
-// shift moves a layer's beginning, its keys and its moves by so many frames.
-func shift(l *clip.Layer, by int) {
-	l.From = l.From.Plus(by)
-	for _, t := range l.Tracks {
-		for i := range t {
-			t[i].At = t[i].At.Plus(by)
+// shift moves a layer by so many frames with all that it says about time but its end, and all that
+// is in it.
+func shift(c *clip.Clip, l *clip.Layer, by int) {
+	end := l.To
+	l.To = nil
+	l.Walk(slid(by))
+	l.To = end
+	first, last := room(c, l)
+	for i := range c.Layers {
+		if !c.Within(&c.Layers[i], l.ID) {
+			continue
 		}
-	}
-	for i := range l.Moves {
-		l.Moves[i].At = l.Moves[i].At.Plus(by)
+		in := c.Own(c.Layers[i].ID)
+		in.Walk(slid(by))
+		clock := c.ClockOf(in)
+		if clock.Frame(in.From) < first {
+			in.From = clock.At(first)
+		}
+		if in.To != nil && clock.Frame(*in.To) >= last {
+			in.To = nil
+		}
 	}
 }
 
-// ShiftLayer slides a layer with all its keys, or trims one of its ends.
+// slid adds so many frames to moments.
+func slid(by int) clip.Visitor {
+	return clip.Visitor{
+		Moment: func(m *timing.Moment) { *m = m.Plus(by) },
+		Inner:  func(v *float64) { *v += float64(by) },
+		Still:  func(n *int) { *n += by },
+	}
+}
+
+// ShiftLayer slides a layer with all its keys and what is in it, or trims one of its ends.
 type ShiftLayer struct {
 	Typed
 	Layer string `json:"layer"`
@@ -177,10 +198,17 @@ func (s *ShiftLayer) apply(c *clip.Clip) error {
 	case "to":
 		end = end.Plus(s.By)
 	case "whole":
+		if l.To == nil { // what lasts until its scene ends goes on doing so
+			if from+s.By < first || from+s.By >= to {
+				return clip.Fault("by", "%q would leave the clip or its scene", l.Name)
+			}
+			shift(c, l, s.By)
+			return nil
+		}
 		if from+s.By < first || to+s.By > last {
 			return clip.Fault("by", "%q would leave the clip or its scene", l.Name)
 		}
-		shift(l, s.By)
+		shift(c, l, s.By)
 		end = end.Plus(s.By)
 	default:
 		return clip.Fault("part", "%q is not a part of a layer: whole, from or to", s.Part)

@@ -72,7 +72,7 @@ func (s *Stagger) apply(c *clip.Clip) error {
 			}
 			l.To = &to
 		}
-		shift(l, by)
+		shift(c, l, by)
 	}
 	return nil
 }

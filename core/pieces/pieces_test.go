@@ -299,3 +299,17 @@ func TestPiecesSpeakOfWhatIsShown(t *testing.T) {
 		t.Errorf("in a scene of a product it speaks of %q, want whichever that is", got)
 	}
 }
+
+// A piece that is slid in time takes all with it that happens in it: each frame is what it was so
+// many frames before.
+func TestAPieceSlidesWithAllThatIsInIt(t *testing.T) {
+	for _, k := range pieces.Names {
+		c := added(t, bare(), pieces.Asked{Kind: k.ID, Frame: 30})
+		later := applied(t, c, map[string]any{"type": "shiftLayer", "layer": "made", "part": "whole", "by": 45})
+		for _, n := range []int{30, 36, 44, 60, 100} {
+			if d := changed(drawn(t, c, n), drawn(t, later, n+45)); d > 0 {
+				t.Errorf("%s: %d pixels differ %d frames after it has come", k.ID, d, n-30)
+			}
+		}
+	}
+}
