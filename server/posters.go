@@ -53,7 +53,9 @@ func (s *Server) sendPoster(c *gin.Context, st *store.State) {
 }
 
 // tagOf names a state of a clip, for caches.
-func tagOf(st *store.State) string { return fmt.Sprintf("%q", st.ID+"-"+strconv.Itoa(st.Revision)+"-"+program()) }
+func tagOf(st *store.State) string {
+	return fmt.Sprintf("%q", st.ID+"-"+strconv.Itoa(st.Revision)+"-"+program())
+}
 
 type drawingError struct{ error }
 
