@@ -238,3 +238,63 @@ func TestASceneIsRepeatedForProducts(t *testing.T) {
 	}
 	u.saved()
 }
+
+// chosen says something to the cells that are chosen, with a key or as the clipboard does.
+func (u *user) chosen(key string, ctrl, shift bool) {
+	u.t.Helper()
+	u.eval(fmt.Sprintf(`void document.activeElement.dispatchEvent(new KeyboardEvent('keydown', { key: %q, ctrlKey: %t, shiftKey: %t, bubbles: true, cancelable: true }))`, key, ctrl, shift))
+}
+
+// Blocks are cut, filled down and pasted into as in any sheet; what is found is worked on alone.
+func TestBlocksOfTheSheetAreFilledAndCut(t *testing.T) {
+	u := visit(t, "/")
+	u.emptyRange()
+	u.click("[aria-label='Paste a block of cells here']")
+	u.paste(rangeTable(12))
+	u.clickText(".modal.show button", "Take 12 products")
+	u.wait("all are there", "window.billowEditor.clip.products.length === 12")
+	prices := func(from, to int) string {
+		return fmt.Sprintf("window.billowEditor.clip.products.slice(%d, %d).map((p) => p.price).join(' ')", from-1, to)
+	}
+
+	// The first row of a block is filled into the others, in one step.
+	u.cell(2, "Price")
+	u.chosen("ArrowDown", false, true)
+	u.chosen("ArrowDown", false, true)
+	u.wait("three are chosen", "document.querySelectorAll('.cell.chosen').length === 3")
+	u.chosen("d", true, false)
+	u.wait("it is filled down", prices(1, 5)+" === '10.50 11.50 11.50 11.50 14.50'")
+	u.click("[aria-label=Undo]")
+	u.wait("one step takes it back", prices(1, 5)+" === '10.50 11.50 12.50 13.50 14.50'")
+
+	// One amount is pasted into all that is chosen.
+	u.cell(2, "Price")
+	u.chosen("ArrowDown", false, true)
+	u.paste("9,99 €")
+	u.wait("both have it", prices(1, 4)+" === '10.50 9.99 9.99 13.50'")
+
+	// What is cut is gone here and lies where it is pasted.
+	u.cell(5, "Price")
+	cut := u.eval(`(() => {
+		const data = new DataTransfer()
+		document.activeElement.dispatchEvent(new ClipboardEvent('cut', { clipboardData: data, bubbles: true, cancelable: true }))
+		return data.getData('text/plain')
+	})()`)
+	u.wait("it is gone", prices(5, 5)+" === ''")
+	u.cell(6, "Price")
+	u.paste(cut)
+	u.wait("it lies there", prices(5, 6)+" === ' 14.50'")
+
+	// Ends of the sheet are one key away, and what is found is a sheet of its own.
+	u.chosen("End", true, false)
+	u.wait("one is at its end", `document.activeElement.getAttribute('aria-label').includes(' of Product 12')`)
+	u.chosen("Home", true, false)
+	u.wait("one is at its beginning", `document.activeElement.getAttribute('aria-label').startsWith('Picture of Product 1')`)
+	u.write("[aria-label='Find a product']", "product 11")
+	u.wait("it alone is there", "document.querySelectorAll('[role=grid] .row').length === 1")
+	u.cell(1, "Price")
+	u.keys("5")
+	u.press(input.Enter)
+	u.wait("it has the price", ofProduct("Product 11", "price")+" === '5.00'")
+	u.wait("none is added to what was found", "window.billowEditor.clip.products.length === 12 && "+prices(1, 1)+" === '10.50'")
+}

@@ -145,7 +145,9 @@ function paste(e: ClipboardEvent) {
   if (sheet.typed.value !== null) return
   e.preventDefault()
   const text = e.clipboardData?.getData('text/plain') ?? ''
-  if (text) emit('paste', text, { row: sheet.chosen.value.top, column: sheet.chosen.value.left })
+  const one = text.replace(/\r?\n$/, '')
+  if (sheet.many.value && one && !/[\t\n"]/.test(one)) sheet.spread(one)
+  else if (text) emit('paste', text, { row: sheet.chosen.value.top, column: sheet.chosen.value.left })
 }
 
 // Only the rows that are chosen are told so.

@@ -90,12 +90,14 @@ export function useSheet(rows: Ref<number>, columns: Ref<number>, acts: Acts) {
     return lines.join('\n')
   }
 
-  const clear = () =>
+  // spread writes a text into all that is chosen.
+  const spread = (text: string) =>
     acts.write(
       cells()
         .filter((at) => !acts.fixed(at.column))
-        .map((at) => ({ at, text: '' }))
+        .map((at) => ({ at, text }))
     )
+  const clear = () => spread('')
 
   // fill writes the first row of what is chosen into the others.
   const fill = () =>
@@ -155,7 +157,7 @@ export function useSheet(rows: Ref<number>, columns: Ref<number>, acts: Acts) {
     }
   }
 
-  return { cursor, anchor, chosen, many, typed, dragging, to, by, begin, take, copied, clear, key, cells }
+  return { cursor, anchor, chosen, many, typed, dragging, to, by, begin, take, copied, clear, spread, key, cells }
 }
 
 export type Sheet = ReturnType<typeof useSheet>
