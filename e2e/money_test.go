@@ -103,7 +103,9 @@ func TestAClipSpeaksALanguage(t *testing.T) {
 		return [...sum].map((b) => b.toString(16).padStart(2, '0')).join('') !== %q
 	})()`, before))
 	said := u.eval(`window.billowEditor.view.rows.map((r) => r.name + ' ' + (r.says ?? '')).join('|')`)
-	u.write("input[aria-label='Price of Storm lantern']", "49.005")
+	u.clickText(".row-line .name", "^Name and price")
+	u.clickText("[role=tab]", "^Layer$")
+	u.write("input[aria-label=Price]", "49.005")
 	u.text("[role=alert]", "more decimals than EUR")
 	if c := u.stored(); c.Products[0].Price != "49.00" {
 		t.Errorf("the price is %s; rows say %s", c.Products[0].Price, said)

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { useElementSize, useEventListener } from '@vueuse/core'
-import { computed, nextTick, ref, watch } from 'vue'
+import { useEventListener } from '@vueuse/core'
+import { computed, nextTick, watch } from 'vue'
 import type { Range } from './useRange'
 import { useSheet, type Place } from './useSheet'
+import { useLongList } from '../parts/useLongList'
 import SheetRow from './SheetRow.vue'
 
 // The products as a sheet: only the rows that are seen are there.
@@ -13,9 +14,11 @@ const number = 40
 const range = props.range
 const list = range.found
 const columns = range.columns
-const scroller = ref<HTMLElement | null>(null)
-const size = useElementSize(scroller)
-const top = ref(0)
+const { scroller, size, seen, page, scrolled, reveal } = useLongList(() => list.value.length, {
+  high,
+  head: 32,
+  more: 6
+})
 
 const sheet = useSheet(
   computed(() => list.value.length),
@@ -51,11 +54,6 @@ const sticky = computed(() => {
   }
   return out
 })
-const seen = computed(() => {
-  const from = Math.max(0, Math.floor(top.value / high) - 6)
-  const to = Math.min(list.value.length, Math.ceil((top.value + size.height.value) / high) + 6)
-  return Array.from({ length: Math.max(0, to - from) }, (_, i) => from + i)
-})
 const pictures = computed(() => new Map(range.props.value.map((p) => [p.id, p])))
 const wrong = computed(() => new Map(range.mistaken.value.map((q) => [q.id, q.mistakes])))
 
@@ -70,10 +68,6 @@ watch(
   { immediate: true }
 )
 
-function scrolled() {
-  top.value = scroller.value?.scrollTop ?? 0
-}
-
 // The cell in which one is comes into sight, and its pen is at hand.
 watch(
   [sheet.cursor, sheet.typed],
@@ -81,10 +75,7 @@ watch(
     const [el, at] = [scroller.value, sheet.cursor.value]
     if (!el) return
     emit('at', at)
-    const head = 32
-    const y = at.row * high
-    if (y < el.scrollTop) el.scrollTop = y
-    else if (y + high > el.scrollTop + el.clientHeight - head) el.scrollTop = y + high - el.clientHeight + head
+    reveal(at.row)
     const c = columns.value[at.column]
     const stays = number + sticky.value.reduce((sum, _, i) => sum + columns.value[i].width, 0)
     const x = number + columns.value.slice(0, at.column).reduce((sum, c) => sum + c.width, 0)
@@ -92,7 +83,6 @@ watch(
       if (x - stays < el.scrollLeft) el.scrollLeft = x - stays
       else if (x + c.width > el.scrollLeft + el.clientWidth) el.scrollLeft = x + c.width - el.clientWidth
     }
-    scrolled()
     await nextTick()
     const active = document.activeElement
     if (!active || active === document.body || el.contains(active)) focus()
@@ -156,7 +146,6 @@ function band(row: number) {
   return row >= top && row <= bottom ? [left, right] : [-1, -1]
 }
 
-const page = computed(() => Math.max(1, Math.floor(size.height.value / high) - 2))
 defineExpose({
   sheet,
   focus,

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, nextTick, watch } from 'vue'
 import { useEditor } from '../stores/editor'
 import type { Variant } from '../types'
 import { shapeName, shapeRatio } from '../words'
 import { idOf, type Variants } from './useVariants'
+import { useLongList } from '../parts/useLongList'
 import VariantRow from './VariantRow.vue'
 
 // Products by shapes: only the rows that are seen are there.
@@ -14,9 +14,11 @@ const editor = useEditor()
 const high = 176
 const tall = 156 // of a poster
 const { rows, shapes, found } = props.variants
-const scroller = ref<HTMLElement | null>(null)
-const size = useElementSize(scroller)
-const top = ref(0)
+const { scroller, size, seen, page, scrolled, reveal } = useLongList(() => rows.value.length, {
+  high,
+  head: 30,
+  more: 1
+})
 const room = 24 // beside a poster
 // As high as a row, or smaller where all shapes would not be seen otherwise.
 const widths = computed(() => {
@@ -24,11 +26,6 @@ const widths = computed(() => {
   const all = wide.reduce((sum, w) => sum + w, 0)
   const k = size.width.value ? Math.min(1, (size.width.value - 176 - room * wide.length - 18) / all) : 1
   return wide.map((w) => Math.max(32, Math.floor(w * k)))
-})
-const seen = computed(() => {
-  const from = Math.max(0, Math.floor(top.value / high) - 1)
-  const to = Math.min(rows.value.length, Math.ceil((top.value + size.height.value) / high) + 1)
-  return Array.from({ length: Math.max(0, to - from) }, (_, i) => from + i)
 })
 const at = computed(() => {
   const v = props.now
@@ -44,14 +41,13 @@ function go(row: number, column: number) {
 
 function key(e: KeyboardEvent) {
   const { row, column } = at.value
-  const page = Math.max(1, Math.floor(size.height.value / high))
   const to: Record<string, [number, number]> = {
     ArrowUp: [row - 1, column],
     ArrowDown: [row + 1, column],
     ArrowLeft: [row, column - 1],
     ArrowRight: [row, column + 1],
-    PageUp: [row - page, column],
-    PageDown: [row + page, column],
+    PageUp: [row - page.value, column],
+    PageDown: [row + page.value, column],
     Home: [0, column],
     End: [rows.value.length - 1, column]
   }
@@ -65,10 +61,7 @@ function key(e: KeyboardEvent) {
 watch(at, async ({ row }) => {
   const el = scroller.value
   if (!el || row < 0) return
-  if (row * high < el.scrollTop) el.scrollTop = row * high
-  else if ((row + 1) * high + 30 > el.scrollTop + el.clientHeight)
-    el.scrollTop = (row + 1) * high + 30 - el.clientHeight
-  top.value = el.scrollTop
+  reveal(row)
   await nextTick()
   if (el.contains(document.activeElement))
     el.querySelector<HTMLElement>('[tabindex="0"]')?.focus({ preventScroll: true })
@@ -83,7 +76,7 @@ watch(at, async ({ row }) => {
     :aria-label="`Variants of ${editor.clip?.name}`"
     :aria-rowcount="rows.length + 1"
     :aria-colcount="shapes.length + 1"
-    @scroll.passive="top = scroller?.scrollTop ?? 0"
+    @scroll.passive="scrolled"
     @keydown="key"
   >
     <div class="head" role="row" aria-rowindex="1">
