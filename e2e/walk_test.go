@@ -230,11 +230,11 @@ func (u *user) addWordsAndBadge() {
 	u.clickText("button", "^Add a product")
 	u.wait("there is a product", "window.billowEditor.clip.products.length === 1")
 	u.keys("Red mug")
-	u.press(input.Enter)
+	u.press(input.Tab)
 	for column, amount := range map[string]string{"Price": "14.90", "Old price": "19.90"} {
 		u.cell(1, column)
 		u.keys(amount)
-		u.press(input.Enter)
+		u.press(input.Tab)
 		u.wait(column+" is taken", "JSON.stringify(window.billowEditor.clip.products).includes('"+amount+"')")
 	}
 	u.clickText("nav a", "^Tabletop$")
