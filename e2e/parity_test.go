@@ -34,7 +34,7 @@ func TestTheBrowserDrawsWhatTheExportDraws(t *testing.T) {
 				l.Wander = &motion.Wander{Amount: 9, Turn: 3, Pace: 1, Seed: i}
 			}
 		}
-		t.Run(sample.ID, func(t *testing.T) { compareDrawing(t, "parity-"+sample.ID, c, spread(c, 20), 4) })
+		t.Run(sample.ID, func(t *testing.T) { compareDrawing(t, "parity-"+sample.ID, c, spread(c, 12), 4) })
 	}
 	trial, err := demo.Trial(site.World)
 	if err != nil {
