@@ -125,3 +125,21 @@ func TestAMissingFieldIsSaidAndFilled(t *testing.T) {
 	u.waitStored("the product has it", func(c *clip.Clip) bool { return c.Products[0].Fields["weight"] == "1.2 kg" })
 	u.wait("nothing is missing", `!document.querySelector('.row-line .bi-braces')`)
 }
+
+// A field that is put into new words shows a product at once, without one being chosen first.
+func TestAFieldThatIsPutInIsFilled(t *testing.T) {
+	u := visit(t, "/clips/"+copyOf(t, 0))
+	u.ready()
+	u.add("Headline")
+	u.clickText("button", "Put in a price or a name")
+	u.clickText(".dropdown-item", "^Old price")
+	u.waitStored("the words show it", func(c *clip.Clip) bool {
+		l := c.Layers[len(c.Layers)-1]
+		if l.Words == nil || !strings.HasSuffix(l.Words.Text, "{old}") {
+			return false
+		}
+		p := c.ProductOf(&l)
+		return p != nil && p.Name == "Storm lantern"
+	})
+	u.wait("nothing is missing", `!document.querySelector('.row-line.selected .bi-braces')`)
+}

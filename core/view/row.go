@@ -20,9 +20,10 @@ type Row struct {
 	Depth    int      `json:"depth"` // how many groups it is in
 	From     int      `json:"from"`
 	To       int      `json:"to"`
-	Start    int      `json:"start"` // of its scene: the frame from which its moments count
-	First    float64  `json:"first"` // and the beat
-	Shows    string   `json:"shows"` // the product that it shows
+	Start    int      `json:"start"`            // of its scene: the frame from which its moments count
+	First    float64  `json:"first"`            // and the beat
+	Shows    string   `json:"shows"`            // the product that it shows
+	Speaks   string   `json:"speaks,omitempty"` // what its words would show once a field is put in: a product, or the slot
 	Tracks   []Track  `json:"tracks"`
 	Differ   []string `json:"differ"`             // shapes in which it has a rest of its own
 	Lacks    string   `json:"lacks"`              // letters that no font has
@@ -110,6 +111,7 @@ func row(c *clip.Clip, l *clip.Layer, depth int, stage *frame.Stage, open bool) 
 	if l.Words != nil {
 		of := c.SubjectOf(l)
 		r.Unfilled, r.LeftOut = words.Unfilled(l.Words, of), words.LeftOut(l.Words, of)
+		r.Speaks = c.SpokenOf(l.ID, from)
 		for _, m := range words.Doubts(l.Words, of) {
 			r.Doubts = append(r.Doubts, m.Says)
 		}

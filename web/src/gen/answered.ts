@@ -249,6 +249,7 @@ export interface Row {
   start: number
   first: number
   shows: string
+  speaks?: string
   tracks: Track[]
   differ: string[]
   lacks: string

@@ -30,7 +30,10 @@ const row = computed(() => editor.view.rows.find((r) => r.layer === props.layer.
 const unfilled = computed(() => (row.value?.unfilled ?? []).map((f) => `{${f}}`).join(', '))
 const product = computed(() => editor.clip?.products.find((p) => p.id === row.value?.shows))
 // What a field that is put in would show.
-const offered = computed(() => product.value ?? editor.clip?.products.find((p) => p.id === editor.clip?.shown))
+const offered = computed(() => {
+  const speaks = row.value?.speaks === productSlot ? editor.clip?.shown : row.value?.speaks
+  return product.value ?? editor.clip?.products.find((p) => p.id === speaks)
+})
 // The product's own fields, and empty those that the words ask for and it does not have.
 const fields = computed(() => {
   const has = product.value?.fields ?? {}
@@ -44,10 +47,10 @@ const choices = computed(() => [
 ])
 
 const money = computed(() => moneyFields.some((f) => props.content.text.includes(`{${f}}`)))
-// Words with a field show the product of their scene or clip, unless another was chosen for them.
+// Words with a field show a product: the one that was chosen, or whichever speaks here.
 function put(field: string) {
-  const { text, product } = props.content
-  set({ text: `${text}${/\s$|^$/.test(text) ? '' : ' '}{${field}}`, ...(product ? {} : { product: productSlot }) })
+  const { text } = props.content
+  set({ text: `${text}${/\s$|^$/.test(text) ? '' : ' '}{${field}}`, product: row.value?.speaks || productSlot })
 }
 
 const set = (values: Changed<Words>) => emit('set', { words: values })
