@@ -33,6 +33,7 @@ func TestWordsComeAndGo(t *testing.T) {
 	u.click("[aria-label='How they come'] [data-way=tumble]")
 	u.saved()
 	u.click("[aria-label='How they come'] [data-way=typed]")
+	u.saved() // its settings make room for themselves
 	u.click("[aria-label='How they go'] [data-way=rise]")
 	u.waitStored("they come and go", func(c *clip.Clip) bool {
 		for _, l := range c.Layers {
