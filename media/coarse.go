@@ -1,13 +1,6 @@
 package media
 
-import (
-	"bytes"
-	"image"
-	"image/color"
-	"image/png"
-
-	"billow/core/paint"
-)
+import "billow/core/paint"
 
 // coarseSide is how many pixels the longer side of a coarse copy has at most.
 const coarseSide = 512
@@ -29,13 +22,6 @@ func Coarse(whole *paint.Bitmap) (b *paint.Bitmap, file []byte, err error) {
 		return whole, nil, nil
 	}
 	b = paint.NewPyramid(whole).Level(n)
-	m := image.NewNRGBA(image.Rect(0, 0, b.W, b.H))
-	for i, p := range b.Pix {
-		c := color.NRGBAModel.Convert(color.RGBA{R: uint8(p), G: uint8(p >> 8), B: uint8(p >> 16), A: uint8(p >> 24)}).(color.NRGBA)
-		m.Pix[4*i], m.Pix[4*i+1], m.Pix[4*i+2], m.Pix[4*i+3] = c.R, c.G, c.B, c.A
-	}
-	var out bytes.Buffer
-	enc := png.Encoder{CompressionLevel: png.BestSpeed}
-	err = enc.Encode(&out, m)
-	return b, out.Bytes(), err
+	file, err = EncodePNG(b)
+	return b, file, err
 }

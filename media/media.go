@@ -112,7 +112,7 @@ func Picture(r io.Reader) (*paint.Bitmap, error) {
 
 func rounded(share float64) float64 { return math.Round(share*1e4) / 1e4 }
 
-// EncodePNG writes an opaque frame.
+// EncodePNG writes a frame or a picture, quickly rather than small.
 func EncodePNG(b *paint.Bitmap) ([]byte, error) {
 	var out bytes.Buffer
 	enc := png.Encoder{CompressionLevel: png.BestSpeed}

@@ -104,8 +104,11 @@ var ContentsColumns = []string{"file", "product", "price", "old price", "currenc
 // Contents is the row of a variant in that table; state says whether it is there, or why not.
 func (c *Clip) Contents(r Variant, file, state string) []string {
 	var p Product
-	if shown := c.Showing(r.Product, r.Language).Product(r.Product); shown != nil {
-		p = *shown
+	if is := c.Product(r.Product); is != nil {
+		p = *is
+	}
+	if r.Language != "" && r.Language != c.Language {
+		p.speak(r.Language)
 	}
 	s, _ := c.Shape(r.Shape) // none of a shape that has gone since
 	language := r.Language

@@ -198,17 +198,14 @@ func (s *ShiftLayer) apply(c *clip.Clip) error {
 	case "to":
 		end = end.Plus(s.By)
 	case "whole":
-		if l.To == nil { // what lasts until its scene ends goes on doing so
-			if from+s.By < first || from+s.By >= to {
-				return clip.Fault("by", "%q would leave the clip or its scene", l.Name)
-			}
-			shift(c, l, s.By)
-			return nil
-		}
-		if from+s.By < first || to+s.By > last {
+		lasts := l.To == nil // until its scene ends, and goes on doing so
+		if from+s.By < first || lasts && from+s.By >= to || !lasts && to+s.By > last {
 			return clip.Fault("by", "%q would leave the clip or its scene", l.Name)
 		}
 		shift(c, l, s.By)
+		if lasts {
+			return nil
+		}
 		end = end.Plus(s.By)
 	default:
 		return clip.Fault("part", "%q is not a part of a layer: whole, from or to", s.Part)
