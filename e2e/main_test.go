@@ -46,7 +46,7 @@ type user struct {
 	page *rod.Page
 }
 
-const patience = 90 * time.Second
+const patience = 3 * time.Minute
 
 func visit(t testing.TB, path string) *user {
 	t.Helper()
@@ -89,7 +89,9 @@ func (u *user) text(selector, pattern string) *rod.Element {
 
 func (u *user) click(selector string) {
 	u.t.Helper()
-	u.must("clicking "+selector, u.find(selector).Timeout(patience).Click(proto.InputMouseButtonLeft, 1))
+	e := u.find(selector).Timeout(patience)
+	u.must("waiting until "+selector+" stands still", e.WaitStableRAF())
+	u.must("clicking "+selector, e.Click(proto.InputMouseButtonLeft, 1))
 }
 
 func (u *user) clickText(selector, pattern string) {

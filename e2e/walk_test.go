@@ -14,6 +14,7 @@ import (
 	"path/filepath"
 	"strings"
 	"testing"
+	"time"
 
 	"billow/core/clip"
 	"billow/core/timing"
@@ -153,7 +154,7 @@ func (u *user) placeTheMug() {
 func (u *user) waitStored(what string, ok func(*clip.Clip) bool) {
 	u.t.Helper()
 	last := ""
-	for range 100 {
+	for began := time.Now(); time.Since(began) < patience; {
 		c := u.stored()
 		if ok(c) {
 			return
