@@ -13,14 +13,17 @@ export const useBrands = defineStore('brands', () => {
 
   // load asks once; a page without a server goes without brands.
   const load = () => (asked ??= again().catch(() => void (asked = null)))
+  // What was changed since it was asked is newer than the answer; the last change asks again.
+  let last = 0
   async function again() {
-    list.value = await api.brands()
+    const before = last
+    const now = await api.brands()
+    if (before === last) list.value = now
   }
 
   // save shows a change at once, and sends one after the other; what the colours are for is
   // known when the last has arrived.
   let sending: Promise<void> = Promise.resolve()
-  let last = 0
   function save(b: Brand): Promise<void> {
     const mine = ++last
     const at = list.value.findIndex((o) => o.id === b.id)
