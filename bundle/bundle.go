@@ -19,8 +19,8 @@ import (
 
 // Limits of a bundle.
 const (
-	MaxBytes = 1 << 30   // all of it, packed or unpacked
-	MaxFile  = 200 << 20 // one file, unpacked
+	MaxBytes = 3 << 30 // all of it, packed or unpacked
+	MaxFile  = 2 << 30 // one file, unpacked
 	MaxFiles = 2000
 )
 
@@ -215,6 +215,12 @@ func (b *Bundle) intake(ctx context.Context, p *clip.Prop, limits media.Limits, 
 		return clip.Fault("bundle", "%q is said to be a %s and is a %s", p.Name, p.Kind, found.Kind)
 	}
 	p.Hash, p.Media = found.Hash, found.Media
+	if found.Footage != nil {
+		if p.Footage != nil {
+			found.Footage.Sound = p.Footage.Sound // where its sound is, if it is anywhere
+		}
+		p.Footage = found.Footage
+	}
 	if found.Picture != nil {
 		p.Picture = found.Picture
 	} else {

@@ -9,6 +9,7 @@ import (
 
 	"billow/core/clip"
 	"billow/core/edit"
+	"billow/media"
 	"billow/store"
 
 	"github.com/jackc/pgx/v5"
@@ -31,6 +32,8 @@ type Queue struct {
 	store  *store.Store
 	client *river.Client[pgx.Tx]
 	drawer *Drawer
+
+	Limits media.Limits // of what is brought in
 }
 
 // Silence after which a worker counts as dead. It says twice a second that it
@@ -39,15 +42,16 @@ const silence = 12 * time.Second
 
 // NewQueue prepares a queue; working tells whether this process also works.
 func NewQueue(s *store.Store, drawer *Drawer, working bool) (*Queue, error) {
-	q := &Queue{store: s, drawer: drawer}
+	q := &Queue{store: s, drawer: drawer, Limits: media.DefaultLimits()}
 	config := &river.Config{Logger: slog.New(slog.DiscardHandler), FetchPollInterval: 500 * time.Millisecond}
 	if working {
 		config.Workers = river.NewWorkers()
 		river.AddWorker(config.Workers, &worker{q: q})
+		river.AddWorker(config.Workers, &intaker{q: q})
 		river.AddWorker(config.Workers, &tidier{store: s})
 		config.PeriodicJobs = []*river.PeriodicJob{daily()}
 		// Drawing uses all cores by itself, so one at a time.
-		config.Queues = map[string]river.QueueConfig{river.QueueDefault: {MaxWorkers: 1}}
+		config.Queues = map[string]river.QueueConfig{river.QueueDefault: {MaxWorkers: 1}, intakeQueue: {MaxWorkers: 1}}
 	}
 	client, err := river.NewClient(riverpgxv5.New(s.Pool), config)
 	q.client = client
@@ -67,9 +71,9 @@ func (q *Queue) Run(ctx context.Context) error {
 		}
 	}
 	for {
-		err := q.store.Orphans(ctx, silence, q.enqueue(ctx))
+		err := errors.Join(q.store.Orphans(ctx, silence, q.enqueue(ctx)), q.store.OrphanedIntakes(ctx, silence, q.enqueueIntake(ctx)))
 		if err != nil && ctx.Err() == nil {
-			slog.Warn("looking for abandoned exports", "error", err)
+			slog.Warn("looking for abandoned work", "error", err)
 		}
 		select {
 		case <-tick.C:

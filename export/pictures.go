@@ -7,6 +7,7 @@ import (
 	"sync"
 
 	"billow/core/clip"
+	"billow/core/footage"
 	"billow/core/frame"
 	"billow/media"
 
@@ -74,7 +75,7 @@ func (s *pictureShelf) has(p *clip.Prop, halvings int) bool {
 // there yet, or cannot be read, is made.
 func (s *pictureShelf) load(ctx context.Context, p *clip.Prop, halvings int) error {
 	n := media.Coarsely(p.Picture.W, p.Picture.H)
-	if s.coarse == nil || n == 0 || n > halvings {
+	if p.Footage != nil || s.coarse == nil || n == 0 || n > halvings {
 		return load(ctx, p, s.lib, s.files)
 	}
 	if png, err := s.coarse.Coarse(ctx, p.Hash); err == nil && png != nil {
@@ -104,6 +105,9 @@ func (s *pictureShelf) use(p *clip.Prop) {
 	defer s.mu.Unlock()
 	halved := s.lib.Source(p.Hash).Halved()
 	size := 4 * int64(p.Picture.W>>halved) * int64(p.Picture.H>>halved) * 4 / 3 // with its smaller copies
+	if p.Footage != nil {
+		size = footage.KeptBytes
+	}
 	s.bytes += size - s.sizes[p.Hash]
 	s.sizes[p.Hash] = size
 	for i, hash := range s.used {

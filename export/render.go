@@ -49,6 +49,9 @@ func Load(ctx context.Context, c *clip.Clip, lib *frame.Library, files Files) er
 }
 
 func load(ctx context.Context, p *clip.Prop, lib *frame.Library, files Files) error {
+	if p.Footage != nil {
+		return loadFootage(ctx, p, lib, files)
+	}
 	bitmap, err := decoded(ctx, p, files)
 	if err == nil {
 		lib.AddPicture(p.Hash, bitmap)
@@ -164,7 +167,7 @@ func Frames(ctx context.Context, stage *frame.Stage, length int, w io.Writer, pr
 	type job struct {
 		frame int
 		into  []byte
-		done  chan struct{}
+		done  chan error
 	}
 	jobs, order := make(chan job), make(chan job, cap(free))
 	for range workers {
@@ -173,7 +176,7 @@ func Frames(ctx context.Context, stage *frame.Stage, length int, w io.Writer, pr
 			for j := range jobs {
 				painter.Draw(canvas, j.frame)
 				paint.ToYUV(j.into, canvas)
-				close(j.done)
+				j.done <- stage.Failed()
 			}
 		}()
 	}
@@ -183,7 +186,7 @@ func Frames(ctx context.Context, stage *frame.Stage, length int, w io.Writer, pr
 		for n := range length {
 			select {
 			case buf := <-free:
-				j := job{n, buf, make(chan struct{})}
+				j := job{n, buf, make(chan error, 1)}
 				order <- j
 				jobs <- j
 			case <-ctx.Done():
@@ -192,7 +195,9 @@ func Frames(ctx context.Context, stage *frame.Stage, length int, w io.Writer, pr
 		}
 	}()
 	for j := range order {
-		<-j.done
+		if err := <-j.done; err != nil {
+			return err
+		}
 		if ctx.Err() != nil {
 			return ctx.Err()
 		}
@@ -216,5 +221,5 @@ func Still(ctx context.Context, c *clip.Clip, shape clip.Shape, w, h, at int, li
 	}
 	b := paint.NewBitmap(w, h)
 	stage.Painter().Draw(b, min(max(at, 0), c.Length-1))
-	return b, nil
+	return b, stage.Failed()
 }

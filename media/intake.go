@@ -19,20 +19,28 @@ import (
 // *clip.FieldError is the file's fault.
 func Examine(ctx context.Context, name string, s *Spool, limits Limits) (clip.Prop, *Spool, error) {
 	p, kept, err := examine(ctx, name, s, limits)
+	return p, kept, faulty(ctx, name, err)
+}
+
+// faulty names the file in what is its fault.
+func faulty(ctx context.Context, name string, err error) error {
 	var field *clip.FieldError
 	var missing *MissingError
 	switch {
 	case err == nil, errors.As(err, &field), errors.As(err, &missing), errors.Is(err, ErrBusy), errors.Is(err, syscall.ENOSPC), ctx.Err() != nil:
-		return p, kept, err
+		return err
 	}
-	return p, nil, clip.Fault("file", "%s: %v", name, err)
+	return clip.Fault("file", "%s: %v", name, err)
 }
+
+// titled is the name that something gets by that of its file.
+func titled(name string) string { return Title(strings.TrimSuffix(name, path.Ext(name))) }
 
 func examine(ctx context.Context, name string, s *Spool, limits Limits) (none clip.Prop, _ *Spool, err error) {
 	if s.Bytes == 0 {
 		return none, nil, clip.Fault("file", "%s is empty", name)
 	}
-	id, title := "prop-"+s.Hash[:12], Title(strings.TrimSuffix(name, path.Ext(name)))
+	id, title := "prop-"+s.Hash[:12], titled(name)
 	switch what, kind := Kind(s.Head()); what {
 	case clip.KindCutout:
 		if s.Bytes > limits.PictureBytes {
@@ -54,17 +62,21 @@ func examine(ctx context.Context, name string, s *Spool, limits Limits) (none cl
 		if s.Bytes > limits.SoundBytes {
 			return none, nil, clip.Fault("file", "%s is larger than %d MB", name, limits.SoundBytes>>20)
 		}
-		free, err := Take(ctx, soundMemory)
-		if err != nil {
-			return none, nil, err
-		}
-		defer free()
-		p, err := SoundProp(ctx, id, title, s)
+		p, err := heard(ctx, title, s)
 		return p, s, err
 	case clip.KindFont:
 		return ownFont(ctx, kind, s)
+	case clip.KindFootage:
+		t, err := takeFootage(ctx, name, s, limits, func(float64) {})
+		if err != nil {
+			return none, nil, err
+		}
+		if t.Sound != nil { // what needs it brings it in itself
+			t.Sound.Close()
+		}
+		return t.Prop, t.File, nil
 	}
-	return none, nil, clip.Fault("file", "%s is neither a picture (PNG, JPEG, WebP, GIF, SVG) nor a tune (WAV, MP3, OGG, FLAC, M4A) nor a font (TTF, OTF, WOFF2)", name)
+	return none, nil, clip.Fault("file", "%s is neither a picture (PNG, JPEG, WebP, GIF, SVG) nor footage (MP4, MOV, WebM, GIF, WebP) nor a tune (WAV, MP3, OGG, FLAC, M4A) nor a font (TTF, OTF, WOFF2)", name)
 }
 
 // picture reads a picture as it is when it is upright, in sRGB and small enough

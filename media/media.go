@@ -23,13 +23,19 @@ import (
 
 // Limits of what is read.
 type Limits struct {
-	PictureBytes int64
-	Megapixels   int
-	SoundBytes   int64
+	PictureBytes   int64
+	Megapixels     int
+	SoundBytes     int64
+	FootageBytes   int64
+	FootageSeconds float64
 }
 
-// DefaultLimits are 50 MB and 100 megapixels a picture, 100 MB a sound.
-func DefaultLimits() Limits { return Limits{50 << 20, 100, 100 << 20} }
+// DefaultLimits are 50 MB and 100 megapixels a picture, 100 MB a sound, 200 MB and three minutes of
+// footage.
+func DefaultLimits() Limits { return Limits{50 << 20, 100, 100 << 20, 200 << 20, 180} }
+
+// Most is how many bytes a file has at most.
+func (l Limits) Most() int64 { return max(l.PictureBytes, l.SoundBytes, l.FootageBytes) }
 
 // Hash is the name of a file: SHA-256 of its bytes, hexadecimal.
 func Hash(b []byte) string {
@@ -37,8 +43,8 @@ func Hash(b []byte) string {
 	return hex.EncodeToString(sum[:])
 }
 
-// Kind tells by content whether a file is a picture or a sound that Billow
-// reads; its media type is empty when it is neither.
+// Kind tells by its beginning whether a file is a picture, moving pictures, a sound or a font that
+// Billow reads; its media type is empty when it is none of these. A picture may yet move (Moves).
 func Kind(b []byte) (kind, mediaType string) {
 	has := func(at int, s string) bool { return len(b) >= at+len(s) && string(b[at:at+len(s)]) == s }
 	switch {
@@ -66,8 +72,14 @@ func Kind(b []byte) (kind, mediaType string) {
 		return clip.KindTune, "audio/ogg"
 	case has(0, "fLaC"):
 		return clip.KindTune, "audio/flac"
-	case has(4, "ftyp"):
+	case has(4, "ftypM4A"), has(4, "ftypM4B"):
 		return clip.KindTune, "audio/mp4"
+	case has(4, "ftypqt"), has(4, "moov"), has(4, "wide"), has(4, "mdat"):
+		return clip.KindFootage, "video/quicktime"
+	case has(4, "ftyp"):
+		return clip.KindFootage, "video/mp4"
+	case has(0, "\x1a\x45\xdf\xa3"):
+		return clip.KindFootage, "video/webm"
 	}
 	return "", ""
 }
@@ -113,9 +125,11 @@ func Picture(r io.Reader) (*paint.Bitmap, error) {
 func rounded(share float64) float64 { return math.Round(share*1e4) / 1e4 }
 
 // EncodePNG writes a frame or a picture, quickly rather than small.
-func EncodePNG(b *paint.Bitmap) ([]byte, error) {
+func EncodePNG(b *paint.Bitmap) ([]byte, error) { return pngOf(b.Image()) }
+
+func pngOf(m image.Image) ([]byte, error) {
 	var out bytes.Buffer
 	enc := png.Encoder{CompressionLevel: png.BestSpeed}
-	err := enc.Encode(&out, b.Image())
+	err := enc.Encode(&out, m)
 	return out.Bytes(), err
 }

@@ -41,6 +41,7 @@ func FFmpeg(ctx context.Context) error {
 // tried, whatever a file holds.
 var demuxers = map[string]string{
 	"audio/wav": "wav", "audio/mpeg": "mp3", "audio/ogg": "ogg", "audio/flac": "flac", "audio/mp4": "mov",
+	"video/mp4": "mov", "video/quicktime": "mov", "video/webm": "matroska",
 }
 
 // Stream decodes at most so many seconds of a sound file as interleaved stereo

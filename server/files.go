@@ -47,6 +47,9 @@ func (s *Server) getFile(c *gin.Context) {
 // getSmall is a small picture of a picture, for lists.
 func (s *Server) getSmall(c *gin.Context) {
 	small, err := s.Store.Small(c, c.Param("hash"), func(f *store.File) ([]byte, error) {
+		if strings.HasPrefix(f.Media, "video/") {
+			return smallFootage(c, f)
+		}
 		if kind, _, _ := strings.Cut(f.Media, "/"); kind != "image" {
 			return nil, clip.Fault("file", "it is no picture")
 		}

@@ -17,13 +17,14 @@ import (
 )
 
 // uploadProp takes a file as the body and its name as a parameter, checks it by
-// its content, analyses it, and answers with the prop.
+// its content, analyses it, and answers with the prop. Moving pictures take longer: for these the
+// answer is an intake, which is asked how far it is.
 func (s *Server) uploadProp(c *gin.Context) {
 	name := media.Title(path.Base(strings.ReplaceAll(c.Query("name"), "\\", "/")))
 	if name == "." || name == "/" {
 		name = "file"
 	}
-	most := max(s.Limits.PictureBytes, s.Limits.SoundBytes)
+	most := s.Limits.Most()
 	spool, err := media.NewSpool(c.Request.Body, most)
 	if err != nil {
 		if errors.Is(err, media.ErrTooLarge) {
@@ -33,6 +34,10 @@ func (s *Server) uploadProp(c *gin.Context) {
 		return
 	}
 	defer spool.Close()
+	if media.Moves(spool) {
+		s.bringFootage(c, name, spool)
+		return
+	}
 	p, kept, err := media.Examine(c, name, spool, s.Limits)
 	if err != nil {
 		fail(c, err)

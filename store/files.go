@@ -111,3 +111,12 @@ func (f *File) Close() error { return nil }
 func (s *Store) Open(ctx context.Context, hash string) (io.ReadCloser, error) {
 	return s.OpenFile(ctx, hash)
 }
+
+// PartBytes is how many bytes a part of a file has, but for the last.
+const PartBytes = chunkBytes
+
+// FilePart is part number n of a file.
+func (s *Store) FilePart(ctx context.Context, hash string, n int) (b []byte, err error) {
+	err = s.row(ctx, `SELECT data FROM file_chunks WHERE hash = $1 AND n = $2`, []any{hash, n}, &b)
+	return b, err
+}

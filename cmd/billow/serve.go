@@ -9,6 +9,7 @@ import (
 	"os"
 	"slices"
 
+	"billow/core/clip"
 	"billow/demo"
 	"billow/export"
 	"billow/media"
@@ -26,6 +27,8 @@ type serving struct {
 	picture int
 	pixels  int
 	sound   int
+	footage int
+	seconds int
 	reading int
 	drawing int
 }
@@ -37,6 +40,8 @@ func (v *serving) flags(cmd *cobra.Command) {
 	cmd.Flags().IntVar(&v.picture, "max-picture-mb", int(d.PictureBytes>>20), "largest picture that is taken")
 	cmd.Flags().IntVar(&v.pixels, "max-megapixels", d.Megapixels, "most pixels of a picture, in millions")
 	cmd.Flags().IntVar(&v.sound, "max-sound-mb", int(d.SoundBytes>>20), "largest tune that is taken")
+	cmd.Flags().IntVar(&v.footage, "max-footage-mb", int(d.FootageBytes>>20), "largest footage that is taken")
+	cmd.Flags().IntVar(&v.seconds, "max-footage-seconds", int(d.FootageSeconds), "longest footage that is taken")
 	cmd.Flags().StringSliceVar(&v.hosts, "host", nil, "name under which it may be reached, beside those of loopback; may be given several times")
 	cmd.Flags().IntVar(&v.reading, "reading-mb", 0, "memory for reading files, all together (default: a quarter of the machine's)")
 	drawingFlag(cmd, &v.drawing)
@@ -92,11 +97,16 @@ func (v *serving) run(prepare func(context.Context, *store.Store) error) error {
 	if err != nil {
 		return err
 	}
+	limits := media.Limits{
+		PictureBytes: int64(v.picture) << 20, Megapixels: v.pixels, SoundBytes: int64(v.sound) << 20,
+		FootageBytes: int64(v.footage) << 20, FootageSeconds: float64(min(v.seconds, clip.MaxFootage)),
+	}
+	q.Limits = limits
 	worked := make(chan error, 1)
 	go func() { worked <- q.Run(ctx) }()
 	srv := &server.Server{
 		Store: s, Queue: q, Drawer: drawer, Page: web.Files(), Hosts: v.hosts, Closed: v.closed(l),
-		Limits: media.Limits{PictureBytes: int64(v.picture) << 20, Megapixels: v.pixels, SoundBytes: int64(v.sound) << 20},
+		Limits: limits,
 	}
 	fmt.Printf("Billow is at http://%s  (Ctrl-C stops it)\n", l.Addr())
 	err = srv.Serve(ctx, l)

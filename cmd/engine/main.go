@@ -5,7 +5,7 @@
 // JSON; what is bytes goes and comes as a Uint8Array. An answer is
 // {value}, {bytes} or {error: {message, field}}. It never throws. A font is asked
 // of billowFont(file) when it is first needed: a Uint8Array, or null while it
-// cannot be had.
+// cannot be had; so is a part of footage of billowPart(hash, at, bytes).
 package main
 
 import (
@@ -31,6 +31,7 @@ func main() {
 	lib := frame.NewLibrary(fonts.Set(fetched), cacheBytes)
 	lib.OwnFont = func(hash string) ([]byte, error) { return fetched("own:" + hash) }
 	e := engine.New(lib)
+	e.Read = part
 	js.Global().Set("billow", js.FuncOf(func(_ js.Value, args []js.Value) any {
 		return answer(e, args)
 	}))
@@ -46,6 +47,19 @@ func fetched(name string) ([]byte, error) {
 	}
 	b := make([]byte, file.Get("length").Int())
 	js.CopyBytesToGo(b, file)
+	return b, nil
+}
+
+// part is a part of a file as the worker gets it (billowPart).
+func part(hash string, at int64, n int) ([]byte, error) {
+	got := js.Global().Call("billowPart", hash, at, n)
+	if !got.Truthy() {
+		return nil, errors.New("a part of the footage cannot be fetched now")
+	}
+	b := make([]byte, n)
+	if js.CopyBytesToGo(b, got) < n {
+		return nil, errors.New("the footage is cut off")
+	}
 	return b, nil
 }
 

@@ -58,6 +58,7 @@ func catalogue() string {
 	add("figures", clip.Figures)
 	add("maskForms", clip.MaskForms)
 	add("fits", clip.Fits)
+	add("agains", clip.Agains)
 	add("maskModes", clip.MaskModes)
 	add("fonts", clip.FontNames)
 	add("embeddings", clip.Embeddings)

@@ -79,12 +79,13 @@ const (
 type Prop struct {
 	ID     string `json:"id"`
 	Name   string `json:"name"`
-	Kind   string `json:"kind"` // cutout, tune or font
+	Kind   string `json:"kind"` // cutout, footage, tune or font
 	Hash   string `json:"hash"` // SHA-256 of the file, hexadecimal
 	Media  string `json:"media"`
 	Credit string `json:"credit,omitempty"` // maker and licence
 
 	Picture *Picture `json:"picture,omitempty"`
+	Footage *Footage `json:"footage,omitempty" walk:"plain"` // beside a picture, which is what all of its frames have in common
 	Sound   *Sound   `json:"sound,omitempty"`
 	Font    *OwnFont `json:"font,omitempty" walk:"plain"`
 }

@@ -12,6 +12,7 @@ type Cutout struct {
 	Fitted  *Fitted       `json:"fitted,omitempty"` // what the rest's size is meant for, in a slot
 	Outline colour.Colour `json:"outline,omitzero"` // its width is a property; none is white
 
+	Runs     *Running  `json:"runs,omitempty"`                  // of footage
 	Covering *Covering `json:"covering,omitempty" walk:"plain"` // of a picture that covers the frame
 }
 
@@ -20,6 +21,14 @@ type Cutout struct {
 type Fitted struct {
 	Aspect float64 `json:"aspect"` // width by height of what is visible, 0.001..1000
 	Cover  float64 `json:"cover"`  // how much of these bounds is covered, more than 0, 1 at most
+}
+
+// Running is how footage runs in it.
+func (v *Cutout) Running() Running {
+	if v.Runs == nil {
+		return Running{}
+	}
+	return *v.Runs
 }
 
 // Opaque tells whether no pixel is transparent: then it is no cut-out, and what lay
@@ -66,7 +75,10 @@ var cutoutKind = &Kind{
 	Content: func(l *Layer) any { return held(l.Cutout) },
 	Own: func(l *Layer) {
 		l.Cutout = copied(l.Cutout)
-		l.Cutout.Fitted, l.Cutout.Covering = copied(l.Cutout.Fitted), copied(l.Cutout.Covering)
+		l.Cutout.Fitted, l.Cutout.Covering, l.Cutout.Runs = copied(l.Cutout.Fitted), copied(l.Cutout.Covering), copied(l.Cutout.Runs)
+		if r := l.Cutout.Runs; r != nil {
+			r.Freeze = copied(r.Freeze)
+		}
 	},
 	Check: func(c *Clip, field string, l *Layer) error {
 		if l.Cutout.Covering != nil {
@@ -85,5 +97,5 @@ func checkCutout(c *Clip, field string, l *Layer) error {
 	if p := c.Prop(l.Cutout.Prop); l.Cutout.Prop != ProductSlot && (p == nil || p.Picture == nil) {
 		return Fault(field+".prop", "there is no picture %q", l.Cutout.Prop)
 	}
-	return nil
+	return l.Cutout.Runs.check(field + ".runs")
 }

@@ -48,7 +48,7 @@ var photoKind = &Kind{
 	},
 	Content: func(l *Layer) any { return held(l.Cutout) },
 	Own:     cutoutKind.Own,
-	Enums:   map[string][]string{"Covering.Fit": Fits.IDs()},
+	Enums:   map[string][]string{"Covering.Fit": Fits.IDs(), "Running.Again": Agains.IDs()},
 	Check: func(c *Clip, field string, l *Layer) error {
 		v := l.Cutout.Covering
 		if v == nil {

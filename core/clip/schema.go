@@ -47,7 +47,7 @@ func Enum(typ, field string) []string { return enums[typ+"."+field] }
 // enums are the closed lists, by type and field; those of kinds come on top.
 var enums = withKinds(map[string][]string{
 	"Layer.Kind": LayerKinds, "Layer.Blend": BlendModes,
-	"Rest.Pin": Pins, "Prop.Kind": {KindCutout, KindTune, KindFont}, "OwnFont.Embedding": Embeddings.IDs(),
+	"Rest.Pin": Pins, "Prop.Kind": {KindCutout, KindFootage, KindTune, KindFont}, "OwnFont.Embedding": Embeddings.IDs(),
 	"Product.Quote": offer.Quotes, "Money.Cents": MoneyCents.IDs(), "Money.Zeros": MoneyZeros.IDs(), "Money.Sign": MoneySigns.IDs(),
 	"Hit.Kind": {"low", "mid", "high"}, "Key.Off": append([]string{""}, motion.Sides...),
 	"Ease.Kind":  motion.EaseNames.IDs(),

@@ -192,13 +192,16 @@ func (c *Clip) validateStock() error {
 
 func validProp(field string, p *Prop) error {
 	switch {
-	case p.Kind == KindCutout && p.Picture != nil && p.Sound == nil:
+	case (p.Kind == KindCutout && p.Footage == nil || p.Kind == KindFootage && p.Footage != nil) && p.Picture != nil && p.Sound == nil:
 		v := p.Picture
 		b := v.Visible
 		if v.W < 1 || v.H < 1 || b[0] < 0 || b[1] < 0 || b[2] > v.W || b[3] > v.H || b[0] >= b[2] || b[1] >= b[3] {
 			return Fault(field+".picture", "%q has no visible part, or bounds outside it", p.Name)
 		}
-	case p.Kind == KindTune && p.Sound != nil && p.Picture == nil:
+		if f := p.Footage; f != nil && (!(f.Seconds > 0 && f.Seconds <= MaxFootage) || f.Frames < 1) {
+			return Fault(field+".footage", "%q has no length", p.Name)
+		}
+	case p.Kind == KindTune && p.Sound != nil && p.Picture == nil && p.Footage == nil:
 		if !(p.Sound.Seconds > 0 && p.Sound.Seconds < 36000) {
 			return Fault(field+".sound", "%q has no length", p.Name)
 		}
@@ -213,7 +216,7 @@ func validProp(field string, p *Prop) error {
 			return Fault(field+".font.embedding", "a font says %q of embedding", p.Font.Embedding)
 		}
 	default:
-		return Fault(field+".kind", "a prop is a cutout with a picture, a tune with a sound, or a font")
+		return Fault(field+".kind", "a prop is a cutout with a picture, footage, a tune with a sound, or a font")
 	}
 	return nil
 }

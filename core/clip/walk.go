@@ -104,6 +104,12 @@ func (l *Layer) Walk(v Visitor) {
 	}
 	if l.Cutout != nil {
 		name(v.Prop, &l.Cutout.Prop)
+		if r := l.Cutout.Runs; r != nil {
+			tell(v.Beats, &r.Beats)
+			if r.Freeze != nil {
+				tell(v.Moment, r.Freeze)
+			}
+		}
 	}
 	if l.Words != nil {
 		name(v.Product, &l.Words.Product)

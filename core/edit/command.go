@@ -22,6 +22,7 @@ var kinds = map[string]func() command{
 	"setLight":      func() command { return &SetLight{} },
 	"setTempo":      func() command { return &SetTempo{} },
 	"setTune":       func() command { return &SetTune{} },
+	"setSound":      func() command { return &SetSound{} },
 	"addProp":       func() command { return &AddProp{} },
 	"setProduct":    func() command { return &SetProduct{} },
 	"bringPictures": func() command { return &BringPictures{} },

@@ -231,7 +231,7 @@ func (m *monkey) ofMoves(id string) []object {
 	kinds := append([]string{"leap"}, clip.MoveKinds...)
 	var own []string
 	l := m.layer()
-	for tries := 0; len(l.Moves) == 0 && tries < 12; tries++ {
+	for tries := 0; len(l.Moves) == 0 && tries < 40; tries++ {
 		l = m.layer()
 	}
 	for _, move := range l.Moves {
@@ -328,6 +328,8 @@ func (m *monkey) ofClip() []object {
 		{"type": "setMarks", "markers": []object{{"name": "S", "at": m.frame()}}, "range": object{"in": m.frame(), "out": m.frame()}},
 		{"type": "setTune", "tune": object{"prop": m.pick("tune", "quick", "mug"), "start": m.Float64() * 20, "gain": -3.0, "fadeOut": m.Intn(60)}},
 		{"type": "setTune", "tune": nil},
+		{"type": "setSound", "id": m.pick("tune", "splash"), "sound": object{"prop": m.pick("tune", "quick", "mug"), "at": m.Intn(60), "trim": m.Float64() * 5, "gain": -3.0}},
+		{"type": "setSound", "id": "splash", "sound": nil},
 	}
 }
 

@@ -49,7 +49,14 @@ func matching(e *Engine, in Matching) (Matched, error) {
 	if src == nil {
 		return out, clip.Fault("layer", "the picture of %q is not here yet", l.Name)
 	}
-	picture, _ := src.At(0)
+	number := 0
+	if m, ok := src.(frame.Moving); ok {
+		number = m.Frames() / 2
+	}
+	picture, _, err := src.Picture(number, 0.25)
+	if err != nil {
+		return out, clip.Fault("layer", "the picture of %q cannot be read now", l.Name)
+	}
 	out.Layer, out.Colours = l.ID, palette.Main(picture.Picture)
 	out.Proposals = palette.Proposals(out.Colours)
 	return out, nil

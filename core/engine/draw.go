@@ -10,6 +10,7 @@ import (
 	"unsafe"
 
 	"billow/core/clip"
+	"billow/core/footage"
 	"billow/core/frame"
 	"billow/core/mix"
 	"billow/core/paint"
@@ -26,6 +27,30 @@ func picture(e *Engine, hash string, in []byte) (bool, error) {
 	e.lib.AddPicture(hash, paint.FromImage(m))
 	e.anew()
 	return Done, nil
+}
+
+// footageFile takes the beginning of a file of footage, with its index; the rest is read when it is
+// needed (Engine.Read). It tells whether that was all of the index.
+func footageFile(e *Engine, in FootageFile, head []byte) (bool, error) {
+	if n := footage.Head(head); n > int64(len(head)) {
+		return false, nil
+	}
+	f, err := footage.Open(head)
+	if err != nil {
+		return false, err
+	}
+	if !in.Alpha {
+		f.Opaque()
+	}
+	e.lib.AddSource(in.Hash, footage.NewReel(f, func(at int64, n int) ([]byte, error) { return e.Read(in.Hash, at, n) }))
+	e.anew()
+	return Done, nil
+}
+
+// FootageFile is a file of footage.
+type FootageFile struct {
+	Hash  string `json:"hash"`
+	Alpha bool   `json:"alpha"` // it has clear parts
 }
 
 // retryFonts lets fonts that could not be fetched be tried again.
@@ -82,7 +107,7 @@ func draw(e *Engine, in Drawing) (Bytes, error) {
 		return nil, err
 	}
 	st.painter.Draw(st.canvas, in.Frame)
-	return st.canvas.Bytes(), nil
+	return st.canvas.Bytes(), e.lib.Failed()
 }
 
 // Haunting is a layer and the frames on which it is asked for.

@@ -18,6 +18,9 @@ import (
 // here with what the server has not taken yet, and as it is shown while
 // something is being dragged.
 type Engine struct {
+	// Read reads a part of a file that is not here as a whole.
+	Read func(hash string, at int64, n int) ([]byte, error)
+
 	lib     *frame.Library
 	base    *clip.Clip    // nil when it is not known
 	waiting []Sent        // commands between base and whole

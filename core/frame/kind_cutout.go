@@ -42,16 +42,13 @@ func (a *actor) per() float64 {
 	return float64(max(v[2]-v[0], v[3]-v[1])) / a.rest.Size
 }
 
-// photo is the picture of a cut-out. The time of what moves in it begins with the
-// layer.
+// photo is the picture of a cut-out.
 func (s *Stage) photo(a *actor, _ look, frame float64) *graph.Node {
 	prop, per := a.prop, a.per()
 	v := prop.Picture.Visible
 	cx, cy := float64(v[0]+v[2])/2, float64(v[1]+v[3])/2
 	at, _, _, _ := s.held(a, frame)
-	source := s.lib.Source(prop.Hash)
-	picture, number := source.At((at - float64(a.from)) / float64(s.clip.Rate))
-	k := math.Ldexp(1, -source.Halved())
+	picture, key, k := s.shown(a, at, s.scale*a.largest/per)
 	sheet := &paint.Sheet{Pyramid: *picture, X: -cx * k, Y: -cy * k, Per: per * k}
-	return graph.Known(graph.Key{}.Text(prop.Hash).Word(uint64(number)).Nums(cx, cy, per, k), sheet)
+	return graph.Known(key.Nums(cx, cy, per), sheet)
 }

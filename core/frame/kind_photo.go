@@ -26,14 +26,6 @@ func (s *Stage) photoOf(a *actor, frame float64) (pic *graph.Node, g grid, tiled
 		return graph.Known(graph.Key{}.Text("no picture"), paint.NewSheet(paint.NewBitmap(1, 1), 0, 0, 1)), grid{}, false
 	}
 	at, _, _, _ := s.held(a, frame)
-	source := s.lib.Source(a.prop.Hash)
-	picture, number := source.At((at - float64(a.from)) / float64(s.clip.Rate))
-	k := math.Ldexp(1, -source.Halved())
-	key := graph.Key{}.Text(a.prop.Hash).Word(uint64(number)).Nums(k)
-	if share := min(max(a.number(tint, at)/100, 0), 1); share > 0 {
-		c := a.value(tintColour, at)
-		picture, key = s.tinted(picture, key, colour.FromFloats(c[0], c[1], c[2], 255), share)
-	}
 	v := a.layer.Cutout.Covering
 	move := a.value(pan, at)
 	size := float64(s.W) / a.w // pixels a unit
@@ -43,6 +35,11 @@ func (s *Stage) photoOf(a *actor, frame float64) (pic *graph.Node, g grid, tiled
 		zoom: max(0.01, a.number(zoom, at)/100), fit: v.Fit, side: v.Side,
 	}
 	per, x, y := c.laid()
+	picture, key, k := s.shown(a, at, size*a.largest/per)
+	if share := min(max(a.number(tint, at)/100, 0), 1); share > 0 {
+		c := a.value(tintColour, at)
+		picture, key = s.tinted(picture, key, colour.FromFloats(c[0], c[1], c[2], 255), share)
+	}
 	if v.Fit == "tile" {
 		tile := s.tile(picture, key, per*k, size)
 		return tile, tiles(c.w/per, c.h/per, x, y), true

@@ -20,12 +20,14 @@ type Library struct {
 	// OwnFont reads a person's own font by the hash of its file; nil has none.
 	OwnFont func(hash string) ([]byte, error)
 
-	mu      sync.Mutex
-	sources map[string]Source
-	made    map[graph.Key]*list.Element
-	recent  *list.List // of *product, the most recently used first
-	bytes   int
-	limit   int
+	mu       sync.Mutex
+	sources  map[string]Source
+	made     map[graph.Key]*list.Element
+	recent   *list.List // of *product, the most recently used first
+	bytes    int
+	limit    int
+	failed   error // why something could not be read
+	failures int
 }
 
 type product struct {

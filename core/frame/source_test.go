@@ -10,13 +10,15 @@ import (
 // reel shows three pictures a second, each in one colour.
 type reel struct{ pictures []*paint.Pyramid }
 
-func (r reel) At(seconds float64) (*paint.Pyramid, int) {
-	n := min(max(int(seconds*3+1e-9), 0), len(r.pictures)-1)
-	return r.pictures[n], n
-}
+func (r reel) At(seconds float64) int { return min(max(int(seconds*3+1e-3), 0), len(r.pictures)-1) }
 
-func (reel) Still() bool { return false }
-func (reel) Halved() int { return 0 }
+func (r reel) Picture(n int, _ float64) (*paint.Pyramid, float64, error) {
+	return r.pictures[n], 1, nil
+}
+func (reel) Begins(n int) float64 { return float64(n) / 3 }
+func (r reel) Frames() int        { return len(r.pictures) }
+func (reel) Seconds() float64     { return 1 }
+func (reel) Halved() int          { return 0 }
 
 // reeled is a block whose picture is a reel of red, green and blue, beginning on
 // frame 10.
@@ -35,6 +37,8 @@ func reeled(t *testing.T) (*clip.Clip, *Library) {
 	}
 	lib.AddSource(hash, r)
 	c.Layers[2].From.Frames = 10
+	p := c.PictureOf(&c.Layers[2])
+	p.Kind, p.Footage = clip.KindFootage, &clip.Footage{Seconds: 1, Frames: 3}
 	return c, lib
 }
 

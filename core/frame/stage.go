@@ -162,6 +162,7 @@ type actor struct {
 	cx, cy   float64                  // of its middle at rest, units from the frame's centre
 	ax, ay   float64                  // where its rest is from its middle: words may stand by an edge
 	prop     *clip.Prop               // of a cut-out: its picture
+	course   clip.Course              // of footage
 	w, h     float64                  // visible bounds at rest, units, before turning
 	hx, hy   float64                  // where the hole of a card is, units from the card's centre
 	base     [][4]float64             // as clip.AllProperties
@@ -234,8 +235,9 @@ func (s *Stage) ready(a *actor) {
 	}
 	s.measure(a)
 	if a.prop != nil {
-		if src := s.lib.Source(a.prop.Hash); src != nil {
-			a.still = a.still && src.Still()
+		if f := a.prop.Footage; f != nil {
+			a.still = false
+			a.course = clip.CourseOf(l.Cutout.Runs, f.Seconds, a.clock, a.from)
 		}
 	}
 }

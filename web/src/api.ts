@@ -59,9 +59,36 @@ async function asked<T>(method: string, path: string, body?: BodyInit | object):
   throw new Problem(e?.message ?? `The server answered ${answer.status}`, e?.field, e?.code, answer.status)
 }
 
+// A prop that was brought in, and what is to be known of it.
+export interface Brought {
+  prop: Prop
+  note: string
+}
+
+interface Intake {
+  state: 'waiting' | 'running' | 'done' | 'failed' | 'cancelled'
+  share: number
+  prop: Prop
+  note: string
+  error: string
+}
+
+// brought waits until footage was brought into the form in which it is kept; the browser has sent
+// all of it by then.
+async function brought(id: string, sent: (share: number, read?: number) => void): Promise<Brought> {
+  for (;;) {
+    const now = await call<Intake>('GET', `/api/intakes/${id}`)
+    if (now.state === 'done') return { prop: now.prop, note: now.note }
+    if (now.state === 'failed') throw new Problem(now.error, 'file', 'invalid')
+    if (now.state === 'cancelled') throw new Problem('It was not brought in', 'file', 'cancelled')
+    sent(1, now.share)
+    await new Promise((r) => setTimeout(r, 400))
+  }
+}
+
 // sendFile brings a file in and tells how much of it has been sent, which fetch
 // does not know.
-export function sendFile(file: File, sent: (share: number) => void): Promise<Prop> {
+export function sendFile(file: File, sent: (share: number, read?: number) => void): Promise<Brought> {
   const before = entered
   return new Promise((resolve, reject) => {
     const request = new XMLHttpRequest()
@@ -70,7 +97,9 @@ export function sendFile(file: File, sent: (share: number) => void): Promise<Pro
     request.upload.onprogress = (e) => e.lengthComputable && sent(e.loaded / e.total)
     request.onerror = () => reject(new Problem('Billow does not answer. Is it still running?', '', 'offline'))
     request.onload = () => {
-      if (request.status < 300) return resolve(request.response as Prop)
+      if (request.status === 202)
+        return brought((request.response as { intake: string }).intake, sent).then(resolve, reject)
+      if (request.status < 300) return resolve({ prop: request.response as Prop, note: '' })
       if (request.status === 401 && before === entered) knock()
       const e = (request.response as Failed | null)?.error
       reject(new Problem(e?.message ?? `The server answered ${request.status}`, e?.field, e?.code, request.status))

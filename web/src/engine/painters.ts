@@ -1,6 +1,7 @@
 import { api } from '../api'
 import type { Clip, Command } from '../types'
 import { Engine, type Told } from './engine'
+import { firstParts } from './parts'
 
 export interface Drawn {
   w: number
@@ -54,12 +55,13 @@ export class Painters {
     const has = this.given.get(e) ?? new Set<string>()
     this.given.set(e, has)
     const lacks = needs.filter((hash) => !has.has(hash))
-    lacks.forEach((hash) => this.fetched(hash))
     await Promise.all(
       lacks.map(async (hash) => {
         has.add(hash)
         try {
-          await e.call('picture', hash, await this.fetched(hash))
+          const footage = this.state?.clip.props.find((p) => p.hash === hash)?.footage
+          if (footage) await this.footage(e, hash, !!footage.alpha)
+          else await e.call('picture', hash, await this.fetched(hash))
         } catch (error) {
           has.delete(hash)
           this.known.delete(hash)
@@ -68,6 +70,11 @@ export class Painters {
       })
     )
     return lacks.length > 0
+  }
+
+  // footage brings an engine the beginning of its file, where its index is.
+  private async footage(e: Engine, hash: string, alpha: boolean) {
+    for (let parts = 1; !(await e.call('footageFile', { hash, alpha }, await firstParts(hash, parts))); parts *= 4);
   }
 
   private fetched(hash: string) {

@@ -2,6 +2,7 @@
 // order.
 import './wasm_exec.js'
 import { fontLater, fontNow } from './fonts'
+import { bytesNow } from './parts'
 
 interface Call {
   id: number
@@ -21,6 +22,7 @@ interface Globals {
   billow(method: string, arg: string, bytes?: Uint8Array): Answer
   billowReady(): void
   billowFont(file: string): Uint8Array | null
+  billowPart(hash: string, at: number, bytes: number): Uint8Array | null
 }
 
 const world = globalThis as unknown as Globals & DedicatedWorkerGlobalScope
@@ -43,6 +45,8 @@ world.billowFont = (file) => {
   }
   return font
 }
+
+world.billowPart = bytesNow
 
 let begin: (module: WebAssembly.Module) => void
 const started = new Promise<WebAssembly.Module>((resolve) => (begin = resolve))

@@ -63,6 +63,18 @@ export interface ChangingInto {
   form: string
 }
 
+export interface CourseAsked {
+  layer: string
+  frame: number
+}
+
+export interface Coursing {
+  speed: number
+  lasts: number
+  beats: number
+  now: number
+}
+
 export interface Draft {
   kind: string
   prop?: string
@@ -134,6 +146,11 @@ export interface FontAsked {
 
 export interface FontNamed {
   font: string
+}
+
+export interface FootageFile {
+  hash: string
+  alpha: boolean
 }
 
 export interface Frames {

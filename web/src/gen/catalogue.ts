@@ -335,6 +335,12 @@ export const fits = [
   {"id":"tile","name":"Is laid like tiles","says":"Again and again, edge to edge"},
 ] as const
 
+export const agains = [
+  {"id":"","name":"Stands still","says":"The last picture stays"},
+  {"id":"loop","name":"Begins again","says":"Round and round"},
+  {"id":"swing","name":"Runs back","says":"To and fro"},
+] as const
+
 export const maskModes = [
   {"id":"add","name":"Add","says":"Shows it, too"},
   {"id":"subtract","name":"Subtract","says":"Hides it"},

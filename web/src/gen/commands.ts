@@ -1,7 +1,7 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
 import type { Change, CopiedKey, KeyRef, Palette, Tune } from './answered'
-import type { DrawnPath, Layer, Light, Lineup, Mark, Mask, Move, Product, Prop, Range, Rest, Scene, Shape } from './document'
+import type { DrawnPath, Layer, Light, Lineup, Mark, Mask, Move, Product, Prop, Range, Rest, Scene, Shape, SoundTrack } from './document'
 import type { Ease, Key, Moment } from './values'
 
 // Changed is any part of something; null takes away what can be absent.
@@ -67,6 +67,7 @@ export type Command =
   | { type: 'setRange'; props?: Prop[]; products?: Product[]; remove?: string[] }
   | { type: 'setRest'; layer: string; shape: string; set: Changed<Rest> }
   | { type: 'setRun'; layer: string; run: string }
+  | { type: 'setSound'; id: string; sound: SoundTrack | null }
   | { type: 'setTempo'; bpm?: number | null; times?: number; perBar?: number; barAt?: number | null }
   | { type: 'setTune'; tune: Tune | null }
   | { type: 'setValue'; layer: string; property: string; frame: number; value: number[] }

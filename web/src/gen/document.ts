@@ -105,6 +105,7 @@ export interface Cutout {
   prop: string
   fitted?: Fitted | null
   outline?: string
+  runs?: Running | null
   covering?: Covering | null
 }
 
@@ -155,6 +156,13 @@ export interface Follow {
   position?: boolean
   rotation?: boolean
   scale?: boolean
+}
+
+export interface Footage {
+  seconds: number
+  frames: number
+  alpha?: boolean
+  sound?: string
 }
 
 export interface Grain {
@@ -404,11 +412,12 @@ export interface Product {
 export interface Prop {
   id: string
   name: string
-  kind: 'cutout' | 'tune' | 'font'
+  kind: 'cutout' | 'footage' | 'tune' | 'font'
   hash: string
   media: string
   credit?: string
   picture?: Picture | null
+  footage?: Footage | null
   sound?: Sound | null
   font?: OwnFont | null
 }
@@ -438,6 +447,18 @@ export interface Rest {
 export interface Reveal {
   side: 'left' | 'right' | 'above' | 'below'
   slide?: boolean
+}
+
+export interface Running {
+  from?: number
+  to?: number
+  speed?: number
+  beats?: number
+  reverse?: boolean
+  again?: '' | 'loop' | 'swing'
+  seam?: number
+  blended?: boolean
+  freeze?: Moment | null
 }
 
 export interface Scene {

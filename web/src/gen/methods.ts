@@ -1,7 +1,7 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
 import type { Asked, Caret, Choices, KeyRef, LoopGap, PastEnd, Path, Quoted, Readable, Reading, Room, View } from './answered'
-import type { Advanced, Aligning, Alone, Applied, Area, Around, Caught, ChangingInto, Draft, DraftMove, DraftPassage, DraftedMove, DraftedPassage, Drag, Dragged, EngineDrawing, FigureAt, FontAsked, FontNamed, Frames, Haunting, InShape, Letters, Lining, Looking, Made, Match, Matched, Matching, News, OnFrame, Pinning, PivotAt, Pivoted, Places, Point, ReadableAsked, Shift, Sketch, Stretch, Styling, Trial, WayOf, When, Whole, Wish, Writing, Written } from './asked'
+import type { Advanced, Aligning, Alone, Applied, Area, Around, Caught, ChangingInto, CourseAsked, Coursing, Draft, DraftMove, DraftPassage, DraftedMove, DraftedPassage, Drag, Dragged, EngineDrawing, FigureAt, FontAsked, FontNamed, FootageFile, Frames, Haunting, InShape, Letters, Lining, Looking, Made, Match, Matched, Matching, News, OnFrame, Pinning, PivotAt, Pivoted, Places, Point, ReadableAsked, Shift, Sketch, Stretch, Styling, Trial, WayOf, When, Whole, Wish, Writing, Written } from './asked'
 import type { Command } from './commands'
 import type { Clip, DrawnPath, Layer, Mask, Move, Rest } from './document'
 import type { Key } from './values'
@@ -16,6 +16,7 @@ export interface Methods {
   asPath: { in: FigureAt; out: DrawnPath }
   carets: { in: OnFrame; out: Caret[] }
   choices: { in: string; out: Choices }
+  course: { in: CourseAsked; out: Coursing }
   draft: { in: Draft; out: Layer }
   draftMove: { in: DraftMove; out: Move }
   draftPassage: { in: DraftPassage; out: DraftedPassage }
@@ -23,6 +24,7 @@ export interface Methods {
   filledFields: { in: string; out: Record<string, string> }
   follow: { in: Wish; out: boolean }
   fontFacts: { in: FontNamed; out: FontAsked }
+  footageFile: { in: FootageFile; out: boolean }
   ghosts: { in: Haunting; out: Uint8Array }
   keyHere: { in: KeyRef; out: Key }
   letters: { in: Stretch; out: Letters }

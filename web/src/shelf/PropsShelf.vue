@@ -5,6 +5,7 @@ import { useNotices } from '../stores/notices'
 import { useDesk } from '../stores/desk'
 import { kindIcon, offeredKinds } from '../words'
 import PieceShelf from './PieceShelf.vue'
+import ShelfFootage from './ShelfFootage.vue'
 import ShelfFonts from './ShelfFonts.vue'
 import ShelfPictures from './ShelfPictures.vue'
 import ShelfTunes from './ShelfTunes.vue'
@@ -16,7 +17,7 @@ import { useShelf } from './useShelf'
 const intake = usePropIntake()
 const carry = useCarry()
 const shelf = useShelf()
-const { all, search, found, pictures, tunes, fonts, unused } = shelf
+const { all, search, found, pictures, tunes, fonts, unused, footage } = shelf
 const picker = ref<HTMLInputElement | null>(null)
 const panel = ref<HTMLElement | null>(null)
 
@@ -45,7 +46,7 @@ const sketch = (way: 'hand' | 'points') => (desk.sketching = way)
 <template>
   <div ref="panel">
     <BButton variant="outline-primary" size="sm" class="w-100" @click="picker?.click()">
-      <i class="bi bi-plus-lg" aria-hidden="true" /> Bring in a cut-out, a drawing, a tune or a font
+      <i class="bi bi-plus-lg" aria-hidden="true" /> Bring in cut-outs, footage, drawings, tunes, fonts
     </BButton>
     <input
       ref="picker"
@@ -53,7 +54,7 @@ const sketch = (way: 'hand' | 'points') => (desk.sketching = way)
       multiple
       hidden
       aria-label="Files to bring in"
-      accept=".svg,.png,.webp,.jpg,.jpeg,.gif,.wav,.mp3,.ogg,.flac,.m4a,.ttf,.otf,.woff2"
+      accept=".mp4,.mov,.webm,.svg,.png,.webp,.jpg,.jpeg,.gif,.wav,.mp3,.ogg,.flac,.m4a,.ttf,.otf,.woff2"
       @change="picked"
     />
     <label class="at-once">
@@ -96,6 +97,10 @@ const sketch = (way: 'hand' | 'points') => (desk.sketching = way)
     <p v-if="!found.length && search" class="hint">Nothing on the shelf is called “{{ search }}”.</p>
     <p v-else-if="!pictures.length && !search" class="hint">Product pictures without their background go here.</p>
     <ShelfPictures :items="pictures" @remove="shelf.remove([$event])" />
+    <template v-if="footage.length">
+      <h2>Footage</h2>
+      <ShelfFootage :items="footage" @remove="shelf.remove([$event])" />
+    </template>
     <h2>Tunes</h2>
     <p v-if="!tunes.length && !search" class="hint">A tune gives the clip its beats.</p>
     <ShelfTunes :items="tunes" @remove="shelf.remove([$event])" />

@@ -16,8 +16,10 @@ const { list, drop } = useUploads()
         </button>
       </template>
       <template v-else>
-        <progress :value="u.share" max="1" :aria-label="`How much of ${u.name} has come`" />
-        <small>{{ u.share < 1 ? `${Math.round(u.share * 100)}%` : 'reading' }}</small>
+        <progress :value="u.read || u.share" max="1" :aria-label="`How much of ${u.name} has come`" />
+        <small>{{
+          u.share < 1 ? `${Math.round(u.share * 100)}%` : u.read ? `read ${Math.round(u.read * 100)}%` : 'reading'
+        }}</small>
       </template>
     </li>
   </ul>

@@ -32,7 +32,7 @@ export function useCarry() {
 
   const carry = (e: DragEvent, what: Carried) => {
     e.dataTransfer?.setData(type, JSON.stringify(what))
-    if ('prop' in what && what.prop.kind === 'cutout') e.dataTransfer?.setData(picture, what.prop.name)
+    if ('prop' in what && what.prop.picture) e.dataTransfer?.setData(picture, what.prop.name)
     if (e.dataTransfer) e.dataTransfer.effectAllowed = 'all' // Alt may ask for more than a copy
   }
 

@@ -31,11 +31,13 @@ export function usePropIntake() {
   }
 
   // use puts a prop to use in the open clip; a picture where it was let go.
-  async function use(prop: Prop, at?: Spot, as: 'cutout' | 'photo' = 'cutout') {
+  // Footage that has nothing clear covers the frame.
+  const usual = (prop: Prop) => (prop.footage && !prop.footage.alpha ? 'photo' : 'cutout')
+  async function use(prop: Prop, at?: Spot, as: 'cutout' | 'photo' = at ? 'cutout' : usual(prop)) {
     const known = editor.clip?.props.find((p) => p.hash === prop.hash)
     const first: Command[] = known ? [] : [{ type: 'addProp', prop }]
     const id = known?.id ?? prop.id
-    if (prop.kind === 'cutout') {
+    if (prop.picture) {
       if (at?.swaps) return swap(prop, at.swaps)
       // The draft asks nothing of the prop, so it may come in the same step.
       await editor.addLayer(as, { prop: id, name: prop.name, shape: at?.shape, at: at?.at }, first)

@@ -42,5 +42,16 @@ export function useShelf() {
     await load()
   }
 
-  return { all, search, found, pictures: of('cutout'), tunes: of('tune'), fonts: of('font'), unused, load, remove }
+  return {
+    all,
+    search,
+    found,
+    pictures: of('cutout'),
+    footage: of('footage'),
+    tunes: of('tune'),
+    fonts: of('font'),
+    unused,
+    load,
+    remove
+  }
 }

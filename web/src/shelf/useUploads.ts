@@ -8,6 +8,7 @@ export interface Upload {
   id: number
   name: string
   share: number // that has been sent, 0..1; then it is read
+  read: number // of footage: the share that was read
   problem: string
 }
 
@@ -27,7 +28,10 @@ export function useUploads() {
   // bring gives the props of the files that could be taken, in their order.
   async function bring(files: File[]): Promise<Prop[]> {
     const jobs = files.map((file) => ({ file, id: next++ }))
-    list.value = [...list.value, ...jobs.map(({ file, id }) => ({ id, name: file.name, share: 0, problem: '' }))]
+    list.value = [
+      ...list.value,
+      ...jobs.map(({ file, id }) => ({ id, name: file.name, share: 0, read: 0, problem: '' }))
+    ]
     const brought: (Prop | null)[] = files.map(() => null)
     let begun = 0
     const problems: string[] = []
@@ -36,7 +40,9 @@ export function useUploads() {
         const at = begun++
         const { file, id } = jobs[at]
         try {
-          brought[at] = await sendFile(file, (share) => change(id, { share }))
+          const { prop, note } = await sendFile(file, (share, read = 0) => change(id, { share, read }))
+          brought[at] = prop
+          if (note) useNotices().say(note, 'problem')
           drop(id)
         } catch (e) {
           const problem = e instanceof Problem ? e.message : String(e)

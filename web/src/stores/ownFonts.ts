@@ -23,7 +23,7 @@ export const useOwnFonts = defineStore('ownFonts', () => {
 
   // bring keeps a font's file, which the server checks.
   async function bring(file: File): Promise<Prop> {
-    const prop = await sendFile(file, () => undefined)
+    const { prop } = await sendFile(file, () => undefined)
     await again()
     return prop
   }

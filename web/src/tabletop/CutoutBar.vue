@@ -15,7 +15,7 @@ const shelf = shallowRef<Prop[]>([])
 
 onMounted(async () => {
   const all = await api.props().catch(() => [])
-  shelf.value = all.map((s) => s.prop).filter((p) => p.kind === 'cutout')
+  shelf.value = all.map((s) => s.prop).filter((p) => p.picture)
 })
 
 const outline = computed(() => props.layer.values?.outline?.[0] ?? 0)

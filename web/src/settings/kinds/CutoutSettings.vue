@@ -5,6 +5,7 @@ import type { Changed, Cutout, Layer } from '../../types'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import ColourField from '../../parts/ColourField.vue'
 import NumberField from '../../parts/NumberField.vue'
+import FootageSettings from '../FootageSettings.vue'
 import CoverSettings from '../CoverSettings.vue'
 import MatchingSettings from '../MatchingSettings.vue'
 import { productSlot } from '../../words'
@@ -21,6 +22,10 @@ const pictures = computed(() => [
 const empty = computed(
   () => props.content.prop === productSlot && !editor.view.rows.find((r) => r.layer === props.layer.id)?.shows
 )
+const footage = computed(() => {
+  const shows = editor.clip?.props.find((p) => p.id === props.content.prop)
+  return shows?.footage ? shows : null
+})
 const outline = computed(() => props.layer.values?.outline?.[0] ?? 0)
 </script>
 
@@ -33,6 +38,7 @@ const outline = computed(() => props.layer.values?.outline?.[0] ?? 0)
       @change="editor.run({ type: 'swapPicture', layer: layer.id, prop: $event })"
     />
     <p v-if="empty" class="says">Its scene has no product yet, so nothing shows here. Choose one for the scene.</p>
+    <FootageSettings v-if="footage" :layer="layer" :prop="footage" :runs="content.runs ?? {}" />
     <CoverSettings
       v-if="content.covering"
       :layer="layer"

@@ -1,0 +1,64 @@
+package export
+
+import (
+	"context"
+	"errors"
+	"io"
+	"sync"
+
+	"billow/bundle"
+	"billow/core/clip"
+	"billow/core/footage"
+	"billow/core/frame"
+	"billow/media"
+)
+
+// loadFootage makes moving pictures known, which are read while they are drawn.
+func loadFootage(ctx context.Context, p *clip.Prop, lib *frame.Library, files Files) error {
+	// They are read after this has returned, for as long as the library has them.
+	at, err := anywhere(context.WithoutCancel(ctx), p, files)
+	if err != nil {
+		return err
+	}
+	f, err := media.OpenFilm(at)
+	if err != nil {
+		return err
+	}
+	if !p.Footage.Alpha {
+		f.Opaque()
+	}
+	lib.AddSource(p.Hash, footage.NewReel(f, media.Part(at)))
+	return nil
+}
+
+// anywhere is a prop's file for reading at any place.
+func anywhere(ctx context.Context, p *clip.Prop, files Files) (io.ReaderAt, error) {
+	r, err := files(ctx, p.Hash)
+	if err != nil {
+		return nil, errors.Join(errors.New("its file is missing"), err)
+	}
+	if s, ok := r.(io.ReadSeeker); ok {
+		return &inTurn{s: s}, nil
+	}
+	defer r.Close()
+	return media.NewSpool(r, bundle.MaxFile) // without a name: it goes with what reads it
+}
+
+// inTurn reads a file at any place, one after the other.
+type inTurn struct {
+	mu sync.Mutex
+	s  io.ReadSeeker
+}
+
+func (r *inTurn) ReadAt(b []byte, at int64) (int, error) {
+	r.mu.Lock()
+	defer r.mu.Unlock()
+	if _, err := r.s.Seek(at, io.SeekStart); err != nil {
+		return 0, err
+	}
+	n, err := io.ReadFull(r.s, b)
+	if errors.Is(err, io.ErrUnexpectedEOF) {
+		err = io.EOF
+	}
+	return n, err
+}

@@ -1,0 +1,131 @@
+package export
+
+import (
+	"context"
+	"errors"
+	"log/slog"
+	"math"
+	"sync/atomic"
+	"time"
+
+	"billow/core/clip"
+	"billow/media"
+
+	"github.com/jackc/pgx/v5"
+	"github.com/riverqueue/river"
+)
+
+// IntakeArgs is the job of bringing moving pictures into the form in which they are kept.
+type IntakeArgs struct {
+	Intake  string `json:"intake"`
+	Attempt int    `json:"attempt"`
+}
+
+// Kind names the job in the queue.
+func (IntakeArgs) Kind() string { return "intake" }
+
+// intakeQueue is worked on beside the exports, which may take long.
+const intakeQueue = "intakes"
+
+// Bring queues a file, which is stored under its hash, to be brought in.
+func (q *Queue) Bring(ctx context.Context, id, name, hash string) error {
+	return q.store.CreateIntake(ctx, id, name, hash, q.enqueueIntake(ctx))
+}
+
+func (q *Queue) enqueueIntake(ctx context.Context) func(tx pgx.Tx, id string, attempt int) error {
+	return func(tx pgx.Tx, id string, attempt int) error {
+		_, err := q.client.InsertTx(ctx, tx, IntakeArgs{id, attempt}, &river.InsertOpts{MaxAttempts: 5, Queue: intakeQueue})
+		return err
+	}
+}
+
+type intaker struct {
+	river.WorkerDefaults[IntakeArgs]
+	q *Queue
+}
+
+// Timeout: reading has limits of its own.
+func (w *intaker) Timeout(*river.Job[IntakeArgs]) time.Duration { return -1 }
+
+// NextRetry is soon: only a database that did not answer is a reason for it.
+func (w *intaker) NextRetry(*river.Job[IntakeArgs]) time.Time {
+	return time.Now().Add(2 * time.Second)
+}
+
+func (w *intaker) Work(ctx context.Context, job *river.Job[IntakeArgs]) error {
+	a, s := job.Args, w.q.store
+	name, hash, wanted, err := s.StartIntake(ctx, a.Intake, a.Attempt)
+	if err != nil || !wanted {
+		return err
+	}
+	err = w.take(ctx, a, name, hash)
+	noting := context.WithoutCancel(ctx) // even while this process is being stopped
+	switch {
+	case err == nil, errors.Is(err, errUnwanted):
+		return s.DropFile(noting, hash)
+	case ctx.Err() != nil:
+		return s.ReleaseIntake(noting, a.Intake, a.Attempt, w.q.enqueueIntake(noting))
+	}
+	slog.Warn("a file was not brought in", "name", name, "attempt", a.Attempt, "error", err)
+	var fault *clip.FieldError
+	why := reason(err)
+	if errors.As(err, &fault) {
+		why = fault.Reason
+	}
+	if err := s.FailIntake(noting, a.Intake, a.Attempt, why); err != nil {
+		return err
+	}
+	return s.DropFile(noting, hash)
+}
+
+func (w *intaker) take(ctx context.Context, a IntakeArgs, name, hash string) error {
+	s := w.q.store
+	ctx, cancel := context.WithCancelCause(ctx)
+	defer cancel(nil)
+	var share atomic.Uint64
+	go w.report(ctx, a, &share, cancel)
+	f, err := s.OpenFile(ctx, hash)
+	if err != nil {
+		return err
+	}
+	spool, err := media.NewSpool(f, f.Bytes)
+	if err != nil {
+		return err
+	}
+	defer spool.Close()
+	t, err := media.TakeFootage(ctx, name, spool, w.q.Limits, func(v float64) { share.Store(math.Float64bits(0.95 * v)) })
+	if cause := context.Cause(ctx); errors.Is(cause, errUnwanted) {
+		err = errUnwanted
+	}
+	if err != nil {
+		return err
+	}
+	defer t.Close()
+	if t.Tune != nil {
+		if err := s.Keep(ctx, *t.Tune, t.Sound.Again(), nil); err != nil {
+			return err
+		}
+	}
+	if err := s.Keep(ctx, t.Prop, t.File.Again(), t.File.Coarse); err != nil {
+		return err
+	}
+	return s.FinishIntake(ctx, a.Intake, a.Attempt, t.Prop, t.Note)
+}
+
+// report writes progress twice a second and cancels when it is no longer wanted.
+func (w *intaker) report(ctx context.Context, a IntakeArgs, share *atomic.Uint64, cancel context.CancelCauseFunc) {
+	tick := time.NewTicker(500 * time.Millisecond)
+	defer tick.Stop()
+	for {
+		select {
+		case <-ctx.Done():
+			return
+		case <-tick.C:
+			wanted, err := w.q.store.IntakeProgress(ctx, a.Intake, a.Attempt, math.Float64frombits(share.Load()))
+			if err == nil && !wanted {
+				cancel(errUnwanted)
+				return
+			}
+		}
+	}
+}
