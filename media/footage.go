@@ -146,40 +146,43 @@ func (p *probed) graph(w, h int) (filters string, maps []string) {
 	if p.interlaced {
 		steps = append(steps, "yadif=deint=interlaced")
 	}
-	matrix := map[string]string{"bt709": "bt709", "bt2020nc": "bt2020", "bt2020c": "bt2020", "smpte170m": "bt601", "bt470bg": "bt601", "smpte240m": "smpte240m", "fcc": "fcc"}[p.matrix]
+	rgb := strings.HasPrefix(p.pixels, "gbr") || strings.Contains(p.pixels, "rgb") || strings.Contains(p.pixels, "bgr") || p.pixels == "pal8"
+	matrix := map[string]string{"bt709": "709", "bt2020nc": "2020_ncl", "bt2020c": "2020_cl", "smpte170m": "170m", "bt470bg": "470bg", "smpte240m": "240m"}[p.matrix]
 	switch {
 	case p.transfer == "smpte2084" || p.transfer == "arib-std-b67":
-		// Light beyond white is brought down to what a screen shows (BT.2390 has no filter here).
-		steps = append(steps, "zscale=t=linear:npl=203", "format=gbrpf32le", "zscale=p=bt709", "tonemap=hable:desat=0", "zscale=t=bt709:m=bt709:r=tv", "format=yuv420p")
-		matrix = "bt709"
+		// Light beyond white is brought down to what a screen shows; what it shows anyway stays.
+		steps = append(steps, "zscale=t=linear:npl=203", "format=gbrpf32le", "zscale=p=bt709", "tonemap=mobius:param=0.5:desat=0", "zscale=t=bt709:m=bt709:r=tv", "format=yuv420p")
+		matrix = "709"
 	case matrix == "" && p.h >= 720:
-		matrix = "bt709"
+		matrix = "709"
 	case matrix == "":
-		matrix = "bt601"
+		matrix = "170m"
 	}
-	in := ""
-	if !strings.HasPrefix(p.pixels, "gbr") && !strings.Contains(p.pixels, "rgb") && !strings.Contains(p.pixels, "bgr") {
-		in = ":in_color_matrix=" + matrix
-	}
-	const flags = "flags=lanczos+accurate_rnd+full_chroma_int+full_chroma_inp"
-	size := fmt.Sprintf("w=%d:h=%d:", w, h)
-	jpeg := ":out_color_matrix=bt601:out_range=pc"
+	size := fmt.Sprintf("zscale=w=%d:h=%d:filter=lanczos:", w, h)
+	const jpeg = "matrix=170m:range=full" // JFIF
 	form := "yuvj444p"
 	if strings.Contains(p.pixels, "420p") || strings.HasPrefix(p.pixels, "nv12") || strings.HasPrefix(p.pixels, "p010") {
 		form = "yuvj420p"
 	}
 	half := fmt.Sprintf("scale=w=%d:h=%d:flags=area", w/2, h/2)
 	if !p.alpha {
-		steps = append(steps, "scale="+size+flags+in+jpeg, "format="+form)
+		if rgb {
+			steps = append(steps, "format=gbrp", size+jpeg, "format="+form)
+		} else {
+			steps = append(steps, size+"matrixin="+matrix+":"+jpeg, "format="+form)
+		}
 		if !halves(w, h) {
 			return "[0:v:0]" + strings.Join(steps, ",") + "[c]", []string{"[c]"}
 		}
 		return "[0:v:0]" + strings.Join(steps, ",") + ",split[c][x];[x]" + half + "[ch]", []string{"[c]", "[ch]"}
 	}
+	if !rgb {
+		steps = append(steps, "zscale=matrixin="+matrix+":matrix=gbr:range=full")
+	}
 	// Premultiplied before it is made smaller, so that nothing of what is clear bleeds in.
-	steps = append(steps, "scale=flags=accurate_rnd+full_chroma_int"+in, "format=gbrap", "premultiply=inplace=1", "scale="+size+flags, "format=gbrap,split[p][q]")
+	steps = append(steps, "format=gbrap", "premultiply=inplace=1", fmt.Sprintf("scale=w=%d:h=%d:flags=lanczos", w, h), "format=gbrap,split[p][q]")
 	out := "[0:v:0]" + strings.Join(steps, ",") +
-		";[p]format=gbrp,scale=" + strings.TrimPrefix(jpeg, ":") + ",format=" + form + "%s" +
+		";[p]format=gbrp,zscale=" + jpeg + ",format=" + form + "%s" +
 		";[q]alphaextract,format=gray,scale=out_range=pc,format=yuvj420p%s"
 	if !halves(w, h) {
 		return fmt.Sprintf(out, "[c]", "[m]"), []string{"[c]", "[m]"}

@@ -31,24 +31,26 @@ var ofBlue, ofRed = func() (blue, red [1024]uint64) {
 	return blue, red
 }()
 
-// colour makes pixels of the planes.
-func (d *Decoder) colour(onto *paint.Bitmap) {
-	light := &d.parts[0]
+// row is a row of pixels of a plane.
+func (d *Decoder) row(i, y int) []byte { return d.planes[i][y%d.parts[i].rows*d.parts[i].stride:] }
+
+// colour makes rows of pixels of the planes, up to one that is not made yet.
+func (d *Decoder) colour(onto *paint.Bitmap, from, to int) {
 	if d.n == 1 {
-		for y := range onto.H {
-			grey(onto.Pix[y*onto.W:][:onto.W], d.planes[0][y*light.stride:])
+		for y := from; y < to; y++ {
+			grey(onto.Pix[y*onto.W:][:onto.W], d.row(0, y))
 		}
 		return
 	}
-	part := &d.parts[1]
+	light, part := &d.parts[0], &d.parts[1]
 	shared := d.shared && part.side == light.side // nor was it transformed to as many
 	if n := (onto.W+1)/2 + 1; cap(d.adds) < n {
 		d.adds = make([]uint64, n)
 	}
-	for y := range onto.H {
-		row, ys := onto.Pix[y*onto.W:][:onto.W], d.planes[0][y*light.stride:]
+	for y := from; y < to; y++ {
+		row, ys := onto.Pix[y*onto.W:][:onto.W], d.row(0, y)
 		if !shared {
-			each(row, ys, d.planes[1][y*part.stride:], d.planes[2][y*part.stride:])
+			each(row, ys, d.row(1, y), d.row(2, y))
 			continue
 		}
 		// A sample lies between two rows: three quarters of it and one of its neighbour.
@@ -56,7 +58,7 @@ func (d *Decoder) colour(onto *paint.Bitmap) {
 		near, far := y/2, min(max(y/2+y%2*2-1, 0), rows-1)
 		adds := d.adds[:(onto.W+1)/2+1]
 		last := len(adds) - 1
-		between(adds[:last], d.planes[1][near*part.stride:], d.planes[1][far*part.stride:], d.planes[2][near*part.stride:], d.planes[2][far*part.stride:])
+		between(adds[:last], d.row(1, near), d.row(1, far), d.row(2, near), d.row(2, far))
 		adds[last] = adds[last-1]
 		pairs(row, ys, adds)
 	}
@@ -90,21 +92,22 @@ func between(adds []uint64, cb, farB, cr, farR []byte) {
 // pairs is a row with a sample of colour to two pixels. It lies on the first of them, as video has
 // it (ITU-T H.273, type 0), and halfway to the next on the second.
 func pairs(row []uint32, ys []byte, adds []uint64) {
-	ys = ys[:len(row)]
+	n := len(row) / 2
+	next, light, to := adds[1:][:n], ys[:2*n], row[:2*n]
 	a := adds[0]
-	for _, next := range adds[1:] {
-		if len(row) < 2 {
+	for i, b := range next {
+		// Halved with what it is biased by, so that no lane is below 0.
+		middle := ((a+bias)>>1)&evenBits + ((b+bias)>>1)&evenBits - bias
+		x := 2*i + 1
+		if x >= len(light) || x >= len(to) { // never; it spares checks
 			break
 		}
-		// Halved with what it is biased by, so that no lane is below 0.
-		middle := ((a+bias)>>1)&evenBits + ((next+bias)>>1)&evenBits - bias
-		row[0] = pixel(uint64(ys[0])*eachLane + a)
-		row[1] = pixel(uint64(ys[1])*eachLane + middle)
-		row, ys = row[2:], ys[2:]
-		a = next
+		to[x-1] = pixel(uint64(light[x-1])*eachLane + a)
+		to[x] = pixel(uint64(light[x])*eachLane + middle)
+		a = b
 	}
-	if len(row) > 0 {
-		row[0] = pixel(uint64(ys[0])*eachLane + a)
+	if len(row)%2 == 1 {
+		row[len(row)-1] = pixel(uint64(ys[len(row)-1])*eachLane + a)
 	}
 }
 
@@ -129,11 +132,10 @@ func limited(v uint64) uint64 {
 
 // cover gives premultiplied pixels the opacity that the plane of light has. Of what is nearly
 // clear or nearly opaque the coding's noise is left out, and no colour is more than its opacity.
-func (d *Decoder) cover(onto *paint.Bitmap) {
+func (d *Decoder) cover(onto *paint.Bitmap, from, to int) {
 	const least = 4
-	stride := d.parts[0].stride
-	for y := range onto.H {
-		row, as := onto.Pix[y*onto.W:][:onto.W], d.planes[0][y*stride:][:onto.W]
+	for y := from; y < to; y++ {
+		row, as := onto.Pix[y*onto.W:][:onto.W], d.row(0, y)[:onto.W]
 		for x, a := range as {
 			switch {
 			case a > 255-least:

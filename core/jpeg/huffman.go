@@ -16,7 +16,7 @@ type table struct {
 }
 
 // entry is packed: value in the upper 16 bits, zeros in bits 8 to 15 (of which a whole symbol that
-// ends a block has 64), and bits used in the lowest 7. Bit 7 tells that the value is still to be
+// ends a block has 64), and bits used in the lowest 6. Bit 7 tells that the value is still to be
 // read: it then has so many bits.
 type entry int32
 

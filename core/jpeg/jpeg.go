@@ -28,7 +28,7 @@ type Decoder struct {
 	dc, ac   [4]table
 	bits     bits
 	block    [64]int32 // row by row
-	planes   [3][]byte
+	planes   [3][]byte // the last two rows of units, in turns
 	adds     []uint64
 }
 
@@ -40,6 +40,7 @@ type component struct {
 	before int32 // DC of the block before
 	side   int   // pixels of a block as it is asked for
 	stride int   // pixels of a row of its plane
+	rows   int   // of pixels that its plane holds
 }
 
 // Detail is the smallest number of eighths, 1 to 8, that still has a share of a picture's size.
@@ -94,15 +95,7 @@ func (d *Decoder) decode(b []byte, eighths int, onto *paint.Bitmap, alpha bool) 
 		}
 		onto.Pix = onto.Pix[:w*h]
 	}
-	if err := d.scan(b[scan:], eighths, alpha); err != nil {
-		return err
-	}
-	if alpha {
-		d.cover(onto)
-	} else {
-		d.colour(onto)
-	}
-	return nil
+	return d.scan(b[scan:], eighths, onto, alpha)
 }
 
 // segments that are of use (T.81, table B.1).

@@ -1,9 +1,14 @@
 package jpeg
 
-import "bytes"
+import (
+	"bytes"
 
-// scan decodes all blocks into planes: of an alpha only the first.
-func (d *Decoder) scan(b []byte, eighths int, alpha bool) error {
+	"billow/core/paint"
+)
+
+// scan decodes all blocks, of an alpha only those of light, and makes pixels of each row of them
+// while it is at hand.
+func (d *Decoder) scan(b []byte, eighths int, onto *paint.Bitmap, alpha bool) error {
 	unit := func(side, blocks int) int { return (side + 8*blocks - 1) / (8 * blocks) }
 	wide, high := unit(d.w, d.parts[0].h), unit(d.h, d.parts[0].v)
 	for i := range d.n {
@@ -12,15 +17,15 @@ func (d *Decoder) scan(b []byte, eighths int, alpha bool) error {
 		if i > 0 && d.shared && 2*eighths <= 8 {
 			p.side = 2 * eighths // colour has the detail that is asked for
 		}
-		p.stride = wide * p.h * p.side
-		if n := p.stride * high * p.v * p.side; cap(d.planes[i]) < n {
+		p.stride, p.rows = wide*p.h*p.side, 2*p.v*p.side
+		if n := p.stride * p.rows; cap(d.planes[i]) < n {
 			d.planes[i] = make([]byte, n)
 		} else {
 			d.planes[i] = d.planes[i][:n]
 		}
 	}
 	d.bits.reset(b)
-	left := d.interval
+	left, done := d.interval, 0
 	for y := range high {
 		for x := range wide {
 			if d.interval > 0 {
@@ -39,6 +44,17 @@ func (d *Decoder) scan(b []byte, eighths int, alpha bool) error {
 		if d.bits.ended > 8 {
 			return errShort
 		}
+		// Between two samples of colour the next row has to be there.
+		ready := min((y+1)*d.parts[0].v*eighths, onto.H)
+		if y < high-1 && !alpha {
+			ready--
+		}
+		if alpha {
+			d.cover(onto, done, ready)
+		} else {
+			d.colour(onto, done, ready)
+		}
+		done = ready
 	}
 	return nil
 }
@@ -60,7 +76,7 @@ func (d *Decoder) unit(x, y int, alpha bool) error {
 					}
 					continue
 				}
-				at := ((y*p.v+v)*p.stride + x*p.h + h) * p.side
+				at := ((y%2*p.v+v)*p.stride + x*p.h + h) * p.side
 				d.transform(d.planes[i][at:], p.stride, p.side, last)
 			}
 		}
@@ -72,61 +88,38 @@ func (d *Decoder) unit(x, y int, alpha bool) error {
 // of the last one that is not nothing, in the order in which they are kept.
 func (d *Decoder) coefficients(p *component, quant *[64]int32) (last int, err error) {
 	r := &d.bits
-	if r.n < 32 {
-		r.fill()
+	size, err := r.difference(&d.dc[p.dc])
+	if err != nil {
+		return 0, err
 	}
-	t := &d.dc[p.dc]
-	e := t.quick[r.acc>>(64-look)]
-	var v int32
-	switch {
-	case e == 0:
-		size, ok := r.long(t)
-		if !ok || size > 15 {
-			return 0, errDamaged
-		}
-		if size > 0 {
-			v = r.take(int32(size))
-		}
-	case e&pending != 0:
-		r.skip(int(e & 0x7f))
-		if e>>16 > 15 {
-			return 0, errDamaged
-		}
-		v = r.take(int32(e >> 16))
-	default:
-		r.skip(int(e & 0x7f))
-		v = int32(e >> 16)
-	}
-	p.before += v
+	p.before += size
 	d.block[0] = p.before * quant[0]
-	t = &d.ac[p.ac]
+	t := &d.ac[p.ac]
+	acc, n := r.acc, r.n // in registers
 	for k := 1; k < 64; k++ {
-		if r.n < 32 {
+		if n < 32 {
+			r.acc, r.n = acc, n
 			r.fill()
+			acc, n = r.acc, r.n
 		}
-		e := t.quick[r.acc>>(64-look)]
+		e := t.quick[acc>>(64-look)]
 		if e == 0 {
+			r.acc, r.n = acc, n
 			symbol, ok := r.long(t)
 			if !ok {
 				return 0, errDamaged
 			}
-			zeros, size := int(symbol>>4), int32(symbol&15)
-			if size == 0 {
-				if zeros < 15 {
+			acc, n = r.acc, r.n
+			e = entry(symbol>>4)<<8 | entry(symbol&15)<<16 | pending
+			if symbol&15 == 0 {
+				if symbol < 0xf0 {
 					break
 				}
-				k += zeros
-				continue
+				e = 15 << 8
 			}
-			if k += zeros; k > 63 {
-				return 0, errDamaged
-			}
-			at := zigzag[k]
-			d.block[at] = r.take(size) * quant[at]
-			last = k
-			continue
 		}
-		r.skip(int(e & 0x7f))
+		acc <<= e & 0x3f
+		n -= int(e & 0x3f)
 		k += int(e >> 8 & 0xff)
 		if k > 63 {
 			if e>>8&0xff == 64 {
@@ -136,15 +129,48 @@ func (d *Decoder) coefficients(p *component, quant *[64]int32) (last int, err er
 		}
 		v := int32(e >> 16)
 		if e&pending != 0 {
-			v = r.take(v)
+			size := v & 15
+			v = extended16(int32(acc>>(64-size)), size)
+			acc <<= size
+			n -= int(size)
 		}
 		if v != 0 {
-			at := zigzag[k&63]
+			at := zigzag[k&63] & 63
 			d.block[at] = v * quant[at]
 			last = k
 		}
 	}
+	r.acc, r.n = acc, n
 	return last, nil
+}
+
+// difference reads by how much a block is lighter than the one before (F.2.2.1).
+func (r *bits) difference(t *table) (int32, error) {
+	if r.n < 32 {
+		r.fill()
+	}
+	e := t.quick[r.acc>>(64-look)]
+	size := int32(e >> 16)
+	switch {
+	case e == 0:
+		symbol, ok := r.long(t)
+		if !ok {
+			return 0, errDamaged
+		}
+		size = int32(symbol)
+	case e&pending == 0:
+		r.skip(int(e & 0x3f))
+		return size, nil
+	default:
+		r.skip(int(e & 0x3f))
+	}
+	if size > 15 {
+		return 0, errDamaged
+	}
+	if size == 0 {
+		return 0, nil
+	}
+	return r.take(size), nil
 }
 
 // restart goes on behind the next restart marker (F.2.2.5).

@@ -24,6 +24,8 @@ func (d *Decoder) transform(onto []byte, stride, side, last int) {
 		simple(b, onto, stride, n)
 	case side == 8:
 		whole(b, onto, stride, n)
+	case side == 4:
+		half(b, onto, stride, min(n, 4))
 	default:
 		fewer(b, onto, stride, side, min(n, side))
 	}
@@ -147,6 +149,35 @@ func simple(b *[64]int32, onto []byte, stride, n int) {
 		row[3], row[4] = bounded((e3+o0)>>18), bounded((e3-o0)>>18)
 	}
 }
+
+// half transforms a block into four by four pixels, of the first four rows and columns.
+func half(b *[64]int32, onto []byte, stride, n int) {
+	var t [16]int32
+	for x := range n {
+		c0, c1, c2, c3 := b[x], b[8+x], b[16+x], b[24+x]
+		e0, e1 := c0*p0+c2*p2+1<<10, c0*p0-c2*p2+1<<10
+		o0, o1 := c1*p1+c3*p3, c1*p3-c3*p1
+		t[x], t[12+x] = (e0+o0)>>11, (e0-o0)>>11
+		t[4+x], t[8+x] = (e1+o1)>>11, (e1-o1)>>11
+	}
+	for y := range 4 {
+		c := (*[4]int32)(t[4*y:])
+		row := (*[4]byte)(onto[y*stride:])
+		e0, e1 := c[0]*p0+c[2]*p2+1<<14, c[0]*p0-c[2]*p2+1<<14
+		o0, o1 := c[1]*p1+c[3]*p3, c[1]*p3-c[3]*p1
+		row[0], row[3] = bounded((e0+o0)>>15), bounded((e0-o0)>>15)
+		row[1], row[2] = bounded((e1+o1)>>15), bounded((e1-o1)>>15)
+	}
+}
+
+// Factors of the transform of four, in 2^13ths: half of the cosines of 0, 22.5, 45 and 67.5 degrees,
+// the first one divided by the root of two.
+const (
+	p0 = 2896
+	p1 = 3784
+	p2 = 2896
+	p3 = 1567
+)
 
 // bases are, for each side up to 7, the first half of the cosines by which coefficients are
 // multiplied, in 2^13ths: for pixel i, coefficient k at 8*i+k.
