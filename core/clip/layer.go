@@ -55,6 +55,8 @@ type Layer struct {
 	Inside   *Inside   `json:"inside,omitempty"` // of a group
 	Scene    *Scene    `json:"scene,omitempty"`
 	Lineup   *Lineup   `json:"lineup,omitempty"` // of a group whose layers take turns
+
+	matte bool // how opaque it is is seen instead of it; not part of the document
 }
 
 // Rest is where a layer stands in a shape when nothing moves it: its centre,
@@ -106,3 +108,9 @@ type Move struct {
 	Drift    float64       `json:"drift,omitempty"`  // gust: units it goes on drifting until it leaves
 	GoesOn   bool          `json:"goesOn,omitempty"` // flutter: sways evenly, to and fro in two beats, instead of dying away
 }
+
+// ShowMatte lets how opaque a layer is be seen instead of it, while its key is set.
+func (l *Layer) ShowMatte() { l.matte = true }
+
+// ShowsMatte tells whether that is seen.
+func (l *Layer) ShowsMatte() bool { return l.matte }

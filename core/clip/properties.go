@@ -216,7 +216,7 @@ func (l *Layer) Has(property string) bool {
 		return l.Words != nil && l.Words.Along != ""
 	}
 	p := named(property)
-	return !p.Colour || l.colourOf(property) != nil
+	return !p.Colour || p.Usual != nil || l.colourOf(property) != nil
 }
 
 // Properties lists what the layer has, in the order of AllProperties; those that are
@@ -286,6 +286,9 @@ func (l *Layer) Base(property string) []float64 {
 		return v
 	}
 	p := named(property)
+	if p.Usual != nil {
+		return p.Usual
+	}
 	if p.Colour {
 		return l.ownColour(property)
 	}
@@ -318,6 +321,17 @@ func (l *Layer) ownColour(property string) []float64 {
 // SetColour changes a colour of the layer's content, given as four numbers.
 func (l *Layer) SetColour(property string, value []float64) error {
 	p, ok := PropertyNamed(property)
+	if ok && p.Usual != nil {
+		if why := wrongValue(p, value); why != nil {
+			why.Field = "value"
+			return why
+		}
+		if l.Values == nil {
+			l.Values = map[string][]float64{}
+		}
+		l.Values[property] = value
+		return nil
+	}
 	own := l.colourOf(property)
 	if !ok || own == nil {
 		return Fault("property", "%q has no %s to set", l.Name, Spoken(property))

@@ -15,6 +15,7 @@ type Values [][4]float64
 type Effect struct {
 	Name       string
 	Properties []property.Property // with these neutral it changes nothing
+	Main       int                 // only so many of them have to be neutral for that; 0 is all
 	// Reach is how far it draws beyond its input, in units of the clip; nil is
 	// nowhere.
 	Reach func(v Values) float64
@@ -52,7 +53,11 @@ func (w Work) Changeable() *paint.Sheet {
 
 // Neutral tells whether an effect changes nothing.
 func (e *Effect) Neutral(v Values) bool {
-	for i, p := range e.Properties {
+	main := e.Properties
+	if e.Main > 0 {
+		main = main[:e.Main]
+	}
+	for i, p := range main {
 		for d := range p.Dims {
 			if v[i][d] != p.Neutral {
 				return false
@@ -62,5 +67,8 @@ func (e *Effect) Neutral(v Values) bool {
 	return true
 }
 
+// LastKey is the last of those that take something out of a picture.
+var LastKey = &BrightnessKey
+
 // All is the effects in the order in which they are drawn.
-var All = []*Effect{&Saturation, &InnerShadow, &Blur}
+var All = []*Effect{&ChromaKey, &BrightnessKey, &Saturation, &InnerShadow, &Blur}

@@ -160,6 +160,13 @@ func shadows(e *Engine, loud bool) (bool, error) {
 	return Done, nil
 }
 
+// matte shows how opaque a layer is instead of it; none shows all as they are again.
+func matte(e *Engine, layer string) (bool, error) {
+	e.matte = layer
+	e.anew()
+	return Done, nil
+}
+
 // solo shows some layers alone, and what is behind them; none shows all again.
 func solo(e *Engine, layers []string) (bool, error) {
 	e.solo = layers

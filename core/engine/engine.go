@@ -29,6 +29,7 @@ type Engine struct {
 	kept    *clip.Clip    // what is worked on: whole, or its variant
 	shown   *clip.Clip
 	loud    bool                 // shadows are seen in a loud colour; not part of the clip
+	matte   string               // the layer of which the matte is seen; not part of the clip
 	solo    []string             // layers that are seen alone; not part of the clip
 	sounds  map[string][]float32 // by prop, for the next mix
 	stages  map[stageKey]*stage
@@ -94,10 +95,13 @@ var loudly = colour.RGB(0xFF1493)
 
 // seen is the shown clip without what is not shown alone, with shadows as they are seen.
 func (e *Engine) seen() *clip.Clip {
-	if len(e.solo) == 0 && !e.loud {
+	if len(e.solo) == 0 && !e.loud && e.matte == "" {
 		return e.shown
 	}
 	c := e.shown.Copy()
+	if l := c.Own(e.matte); l != nil {
+		l.ShowMatte()
+	}
 	if e.loud {
 		c.Light.Colour, c.Light.Strength = loudly, max(c.Light.Strength, 70)
 	}

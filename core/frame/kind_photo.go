@@ -26,25 +26,29 @@ func (s *Stage) photoOf(a *actor, frame float64) (pic *graph.Node, g grid, tiled
 		return graph.Known(graph.Key{}.Text("no picture"), paint.NewSheet(paint.NewBitmap(1, 1), 0, 0, 1)), grid{}, false
 	}
 	at, _, _, _ := s.held(a, frame)
-	v := a.layer.Cutout.Covering
-	move := a.value(pan, at)
 	size := float64(s.W) / a.w // pixels a unit
-	c := cover{
-		w: float64(a.prop.Picture.W), h: float64(a.prop.Picture.H), of: [2]float64{a.w, a.h},
-		about: [2]float64{0.5 + v.X/100, 0.5 + v.Y/100}, to: [2]float64{move[0] / 100 * a.w, move[1] / 100 * a.h},
-		zoom: max(0.01, a.number(zoom, at)/100), fit: v.Fit, side: v.Side,
-	}
+	c := s.coverAt(a, at)
 	per, x, y := c.laid()
 	picture, key, k := s.shown(a, at, size*a.largest/per)
 	if share := min(max(a.number(tint, at)/100, 0), 1); share > 0 {
 		c := a.value(tintColour, at)
 		picture, key = s.tinted(picture, key, colour.FromFloats(c[0], c[1], c[2], 255), share)
 	}
-	if v.Fit == "tile" {
+	if c.fit == "tile" {
 		tile := s.tile(picture, key, per*k, size)
 		return tile, tiles(c.w/per, c.h/per, x, y), true
 	}
 	return graph.Known(key.Text("covering").Nums(per, x, y), &paint.Sheet{Pyramid: *picture, X: x * per * k, Y: y * per * k, Per: per * k}), grid{}, false
+}
+
+// coverAt is how a picture covers the frame at a time.
+func (s *Stage) coverAt(a *actor, at float64) cover {
+	v, move := a.layer.Cutout.Covering, a.value(pan, at)
+	return cover{
+		w: float64(a.prop.Picture.W), h: float64(a.prop.Picture.H), of: [2]float64{a.w, a.h},
+		about: [2]float64{0.5 + v.X/100, 0.5 + v.Y/100}, to: [2]float64{move[0] / 100 * a.w, move[1] / 100 * a.h},
+		zoom: max(0.01, a.number(zoom, at)/100), fit: v.Fit, side: v.Side,
+	}
 }
 
 // cover is a picture of so many pixels that is to cover a plane, in units about its middle.

@@ -69,6 +69,9 @@ func (s *Stage) dressed(n *graph.Node, a *actor, k look, bounded bool, in space)
 		if v := k.effects[i]; v != nil {
 			n = graph.Filtered(n, graph.Effected{Effect: e, Values: v, Unit: in.unit})
 		}
+		if e == effect.LastKey && a.layer.ShowsMatte() {
+			n = graph.Filtered(n, graph.Effected{Effect: &effect.Matte, Unit: in.unit})
+		}
 	}
 	return n
 }

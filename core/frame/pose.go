@@ -87,6 +87,7 @@ var neutral = func() [][4]float64 {
 		for d := range p.Dims {
 			out[i][d] = p.Neutral
 		}
+		copy(out[i][:], p.Usual)
 	}
 	return out
 }()

@@ -19,6 +19,9 @@ func strong(e *effect.Effect) effect.Values {
 		for d := range p.Dims {
 			v[i][d] = p.Neutral + (end-p.Neutral)/3
 		}
+		if p.Colour { // that of what it is tried on
+			v[i] = [4]float64{0xC0, 0x60, 0x30, 255}
+		}
 	}
 	if e.Rounded != nil {
 		v = e.Rounded(v)

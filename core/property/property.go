@@ -9,10 +9,11 @@ type Property struct {
 	Neutral float64 // the number that changes nothing, where there is one
 	Min     float64
 	Max     float64
-	Colour  bool     // red, green, blue, alpha 0..255
-	Title   string   // as people read it
-	Unit    string   // after a number, or none
-	Parts   []string // what the numbers of a value are called, where there are several
+	Colour  bool      // red, green, blue, alpha 0..255
+	Usual   []float64 // of a colour that no content has: what it is where none is set
+	Title   string    // as people read it
+	Unit    string    // after a number, or none
+	Parts   []string  // what the numbers of a value are called, where there are several
 }
 
 // Colour is a property whose value is a colour.

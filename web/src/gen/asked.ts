@@ -291,6 +291,13 @@ export interface Sketch {
   closed?: boolean
 }
 
+export interface Spotted {
+  shape: string
+  frame: number
+  layer: string
+  at: [number, number]
+}
+
 export interface Stretch {
   words: Words
   from: number

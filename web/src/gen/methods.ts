@@ -1,7 +1,7 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
 import type { Asked, Caret, Choices, KeyRef, LoopGap, PastEnd, Path, Quoted, Readable, Reading, Room, View } from './answered'
-import type { Advanced, Aligning, Alone, Applied, Area, Around, Caught, ChangingInto, CourseAsked, Coursing, Draft, DraftMove, DraftPassage, DraftedMove, DraftedPassage, Drag, Dragged, EngineDrawing, FigureAt, FontAsked, FontNamed, FootageFile, Frames, Haunting, InShape, Letters, Lining, Looking, Made, Match, Matched, Matching, News, OnFrame, Pinning, PivotAt, Pivoted, Places, Point, ReadableAsked, Shift, Sketch, Stretch, Styling, Trial, WayOf, When, Whole, Wish, Writing, Written } from './asked'
+import type { Advanced, Aligning, Alone, Applied, Area, Around, Caught, ChangingInto, CourseAsked, Coursing, Draft, DraftMove, DraftPassage, DraftedMove, DraftedPassage, Drag, Dragged, EngineDrawing, FigureAt, FontAsked, FontNamed, FootageFile, Frames, Haunting, InShape, Letters, Lining, Looking, Made, Match, Matched, Matching, News, OnFrame, Pinning, PivotAt, Pivoted, Places, Point, ReadableAsked, Shift, Sketch, Spotted, Stretch, Styling, Trial, WayOf, When, Whole, Wish, Writing, Written } from './asked'
 import type { Command } from './commands'
 import type { Clip, DrawnPath, Layer, Mask, Move, Rest } from './document'
 import type { Key } from './values'
@@ -16,6 +16,7 @@ export interface Methods {
   asPath: { in: FigureAt; out: DrawnPath }
   carets: { in: OnFrame; out: Caret[] }
   choices: { in: string; out: Choices }
+  colourUnder: { in: Spotted; out: string }
   course: { in: CourseAsked; out: Coursing }
   draft: { in: Draft; out: Layer }
   draftMove: { in: DraftMove; out: Move }
@@ -31,6 +32,7 @@ export interface Methods {
   loopGap: { in: InShape; out: LoopGap }
   match: { in: ChangingInto; out: Match }
   matching: { in: Matching; out: Matched }
+  matte: { in: string; out: boolean }
   mix: { in: null; out: Uint8Array }
   moment: { in: string; out: When }
   moveFrames: { in: DraftedMove; out: Frames }
@@ -51,6 +53,7 @@ export interface Methods {
   reopen: { in: Clip; out: boolean }
   retryFonts: { in: null; out: boolean }
   room: { in: Dragged; out: Room }
+  screenColour: { in: FigureAt; out: string }
   shadows: { in: boolean; out: boolean }
   sketch: { in: Sketch; out: Layer }
   sketchMask: { in: Around; out: Mask }

@@ -12,6 +12,8 @@ export const useDesk = defineStore('desk', () => {
   const speed = useLocalStorage('billow-speed', false)
   const safe = useLocalStorage('billow-safe', false) // the safe area is shown
   const shadows = ref(false) // they are seen in a loud colour
+  const matte = ref('') // the layer of which the matte is seen
+  const keying = ref('') // the layer of which a colour is picked in the picture, to be taken out
   const clicks = useLocalStorage('billow-clicks', false) // beats are heard while playing
   // Where the dividers stand, as shares of the window, for each arrangement.
   const dividers = useLocalStorage<Record<string, number>>('billow-dividers', {})
@@ -34,6 +36,8 @@ export const useDesk = defineStore('desk', () => {
     speed,
     safe,
     shadows,
+    matte,
+    keying,
     clicks,
     dividers,
     panel,

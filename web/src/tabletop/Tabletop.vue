@@ -16,6 +16,7 @@ import Ghosts from './Ghosts.vue'
 import Handles from './Handles.vue'
 import IconButton from '../parts/IconButton.vue'
 import SightBar from './SightBar.vue'
+import KeyPicker from './KeyPicker.vue'
 import Sketch from './Sketch.vue'
 import Writing from './Writing.vue'
 
@@ -79,9 +80,10 @@ const dropped = useDrop((e) => {
 })
 const { over, swaps } = dropped
 
-// Shadows in a loud colour are for the eye alone.
-async function loud(on: boolean) {
-  await editor.drawing().shadows(on)
+// Shadows in a loud colour and mattes are for the eye alone.
+const loud = (on: boolean) => seen(() => editor.drawing().shadows(on))
+async function seen(otherwise: () => Promise<void>) {
+  await otherwise()
   editor.version++
   editor.proofed = editor.version
 }
@@ -89,7 +91,11 @@ watch(
   () => desk.shadows,
   (on) => loud(on).catch(useNotices().fail)
 )
-onBeforeUnmount(() => (desk.shadows = false))
+watch(
+  () => desk.matte,
+  (layer) => seen(() => editor.drawing().matteOf(layer)).catch(useNotices().fail)
+)
+onBeforeUnmount(() => ((desk.shadows = false), (desk.matte = desk.keying = '')))
 
 // The middle button takes the picture along.
 function grab(e: PointerEvent) {
@@ -196,10 +202,11 @@ defineExpose({ canvas, size })
         <Ghosts v-if="desk.ghosts && editor.layer && !playing" :w="fit.w" :h="fit.h" />
         <Handles v-if="!playing && !glimpse.on.value" :w="fit.w" :h="fit.h" />
         <DropTarget v-if="over" :place="over" :swaps="swaps" :w="fit.w" :h="fit.h" />
+        <KeyPicker v-if="desk.keying && !playing" :w="fit.w" :h="fit.h" />
         <Sketch v-if="desk.sketching && !playing" :key="desk.sketching" :w="fit.w" :h="fit.h" :way="desk.sketching" />
         <Writing v-if="!playing" :w="fit.w" :h="fit.h" />
       </div>
-      <ActBar v-if="!playing && !desk.sketching" />
+      <ActBar v-if="!playing && !desk.sketching && !desk.keying" />
     </div>
     <div class="switches" role="toolbar" aria-label="Tabletop">
       <div v-if="keyed.length" class="target-switch" role="radiogroup" aria-label="What a drag changes">

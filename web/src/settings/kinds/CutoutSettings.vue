@@ -6,6 +6,7 @@ import ChoiceField from '../../parts/ChoiceField.vue'
 import ColourField from '../../parts/ColourField.vue'
 import NumberField from '../../parts/NumberField.vue'
 import FootageSettings from '../FootageSettings.vue'
+import KeyingSettings from '../KeyingSettings.vue'
 import CoverSettings from '../CoverSettings.vue'
 import MatchingSettings from '../MatchingSettings.vue'
 import { productSlot } from '../../words'
@@ -61,6 +62,7 @@ const outline = computed(() => props.layer.values?.outline?.[0] ?? 0)
         @change="emit('set', { cutout: { outline: $event } })"
       />
     </div>
+    <KeyingSettings :layer="layer" />
     <MatchingSettings :layer="layer.id" />
   </div>
 </template>
