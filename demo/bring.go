@@ -7,6 +7,7 @@ import (
 	"slices"
 
 	"billow/core/clip"
+	"billow/demo/film"
 	"billow/media"
 
 	"golang.org/x/sync/errgroup"
@@ -20,10 +21,10 @@ type brought struct {
 }
 
 // bringAll makes all files and takes them in, several at a time: products, logo,
-// tunes.
+// tunes, footage.
 func bringAll(side int) ([]brought, error) {
 	pictured := slices.Concat(products, colourways)
-	out := make([]brought, len(pictured)+1+len(Tunes))
+	out := make([]brought, len(pictured)+1+len(Tunes)+len(film.Pieces))
 	var g errgroup.Group
 	for i, p := range pictured {
 		g.Go(func() error {
@@ -49,6 +50,12 @@ func bringAll(side int) ([]brought, error) {
 			b := &out[len(pictured)+1+i]
 			*b, err = bring(t.ID, t.Name, media.WAV(t.Play()))
 			b.tune = t
+			return err
+		})
+	}
+	for i, p := range film.Pieces {
+		g.Go(func() (err error) {
+			out[len(pictured)+1+len(Tunes)+i], err = bring(p.ID, p.Name, p.File())
 			return err
 		})
 	}

@@ -10,9 +10,8 @@ import (
 	"billow/core/edit"
 	"billow/core/engine"
 	"billow/core/frame"
-	"billow/core/paint"
+	"billow/export"
 	"billow/fonts"
-	"billow/media"
 )
 
 // An engine that goes on from what it drew before a change shows what a new one shows, whatever
@@ -23,17 +22,9 @@ func TestAnEngineThatGoesOnDrawsAsANewOne(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	pictures := map[string]*paint.Bitmap{}
-	for _, p := range trial.Props {
-		b, err := media.Picture(bytes.NewReader(w.Files[p.Hash]))
-		if err != nil {
-			t.Fatal(err)
-		}
-		pictures[p.Hash] = b
-	}
 	lib := frame.NewLibrary(fonts.All(), 64<<20)
-	for hash, b := range pictures {
-		lib.AddPicture(hash, b)
+	if err := export.Load(t.Context(), trial, lib, w.Open); err != nil {
+		t.Fatal(err)
 	}
 	opened := func(c *clip.Clip) *engine.Engine {
 		e := engine.New(lib)

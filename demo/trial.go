@@ -28,6 +28,7 @@ func Trial(w *World) (*clip.Clip, error) {
 	layers = append(layers, trialEffects()...)
 	layers = append(layers, trialFigures(c)...)
 	layers = append(layers, trialLetters()...)
+	layers = append(layers, trialFootage()...)
 	fill(c, append(layers, trialKinds(c)...)...)
 	return c, c.Validate()
 }
@@ -119,6 +120,9 @@ func trialEffects() []clip.Layer {
 			from, to := make([]float64, p.Dims), make([]float64, p.Dims)
 			for d := range from {
 				from[d], to[d] = p.Neutral, p.Neutral+(p.Max-p.Neutral)/3
+			}
+			if p.Colour { // from what the mug is not to what it is
+				from, to = p.Usual, []float64{230, 220, 200, 255}
 			}
 			l.Tracks[p.Name] = motion.Track{key(timing.At(0), linear, from...), key(timing.At(89), linear, to...)}
 		}

@@ -17,7 +17,7 @@ func (c *Clip) validateMotion(field string, l *Layer) error {
 	}
 	for name, v := range l.Values {
 		p, ok := PropertyNamed(name)
-		if !ok || !has(name) || name == Position || name == Rotation || name == Scale || name == Lift || name == Time || p.Colour {
+		if !ok || !has(name) || name == Position || name == Rotation || name == Scale || name == Lift || name == Time || p.Colour && p.Usual == nil {
 			return Fault(field+".values."+name, "%q is not set this way", name)
 		}
 		if why := wrongValue(p, v); why != nil {
