@@ -74,6 +74,10 @@ func (s *Store) Tidy(ctx context.Context, keeping time.Duration, only bool) (t T
 	if _, err := s.exec(ctx, `DELETE `+deadJobs); err != nil {
 		return t, err
 	}
+	// Nobody asks any more what became of what was brought in days ago.
+	if _, err := s.exec(ctx, `DELETE FROM intakes WHERE created < now() - interval '3 days'`); err != nil {
+		return t, err
+	}
 	_, err = s.exec(ctx, `DELETE `+oldSessions, unseen)
 	return t, err
 }

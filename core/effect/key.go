@@ -31,11 +31,7 @@ var ChromaKey = Effect{
 	Draw: func(w Work, v Values) *paint.Sheet {
 		out := w.Changeable()
 		k := newKeyer(v)
-		if by := v[4][0] * w.Unit * out.Per; math.Abs(by) > 0.05 {
-			k.shifted(out.Picture, by)
-		} else {
-			k.key(out.Picture.Pix)
-		}
+		k.key(out.Picture, v[4][0]*w.Unit*out.Per)
 		return out
 	},
 }
@@ -47,11 +43,12 @@ const keySteps = 1024
 type keyer struct {
 	// The keyness of a colour is a sum over its channels, in keySteps 2^16ths, less the size of
 	// another such sum.
-	along, across [3]int32
-	gone          [keySteps + 1]uint8 // how much goes, by keyness, 255ths
-	despill       int32               // of the colour difference that is left, 256ths
-	key8          [3]int32            // the key's channels
-	tint          [3]int32            // and its colour difference alone, as it shows in them
+	sums    [3]int64            // of each channel the first in the low half, the second in the high one
+	gone    [keySteps + 1]uint8 // how much goes, by keyness, 255ths
+	despill int32               // of the colour difference that is left, 256ths
+	whole   bool                // the key is taken out as a whole
+	key8    [3]int32            // the key's channels
+	tint    [3]int32            // and its colour difference alone, as it shows in them
 }
 
 // difference is the colour difference of a channel's unit: blue and red less luma.
@@ -73,11 +70,13 @@ func newKeyer(v Values) *keyer {
 	const aside = 0.577
 	for i := range 3 {
 		d := difference[i]
-		k.along[i] = int32(math.Round((d[0]*cb + d[1]*cr) / size * keySteps * 65536))
-		k.across[i] = int32(math.Round((d[0]*cr - d[1]*cb) / size * keySteps * 65536 * aside))
+		along := math.Round((d[0]*cb + d[1]*cr) / size * keySteps * 65536)
+		across := math.Round((d[0]*cr - d[1]*cb) / size * keySteps * 65536 * aside)
+		k.sums[i] = int64(along) + int64(across)<<32
 	}
 	k.tint = [3]int32{int32(math.Round(1.402 * cr)), int32(math.Round(-0.344136*cb - 0.714136*cr)), int32(math.Round(1.772 * cb))}
 	share := min(max(v[0][0]/100, 0), 1)
+	k.whole = share == 1
 	high := max(1-v[2][0]/100, 0.02)
 	low := max(high-max(v[3][0]/100, 0.01), 0)
 	k.despill = int32(math.Round(256 * share * min(max(v[5][0]/100, 0), 1)))
@@ -90,9 +89,9 @@ func newKeyer(v Values) *keyer {
 
 // keyness is that of a pixel, 0 to keySteps.
 func (k *keyer) keyness(p uint32) int32 {
-	r, g, b := int32(p&255), int32(p>>8&255), int32(p>>16&255)
-	u := r*k.along[0] + g*k.along[1] + b*k.along[2]
-	w := r*k.across[0] + g*k.across[1] + b*k.across[2]
+	both := int64(p&255)*k.sums[0] + int64(p>>8&255)*k.sums[1] + int64(p>>16&255)*k.sums[2]
+	u := int32(both)
+	w := int32((both - int64(u)) >> 32)
 	at := (u - (w ^ w>>31)) >> 16
 	if at <= 0 {
 		return 0
@@ -103,31 +102,64 @@ func (k *keyer) keyness(p uint32) int32 {
 	return min(at, keySteps)
 }
 
-// key takes the colour out of pixels.
-func (k *keyer) key(pix []uint32) {
-	for i, p := range pix {
-		at := k.keyness(p)
-		if at == 0 {
-			continue
+// key takes the colour out of pixels, after the matte's edge was moved outwards by so many, or
+// inwards.
+func (k *keyer) key(b *paint.Bitmap, by float64) {
+	e := edgePool.Get().(*edges)
+	defer edgePool.Put(e)
+	e.look(k, b)
+	var shifted *paint.Mask
+	if math.Abs(by) > 0.05 {
+		shifted = &paint.Mask{W: b.W, H: b.H, Pix: make([]uint8, len(b.Pix))}
+	}
+	for y := range b.H {
+		row, at, cells := b.Pix[y*b.W:][:b.W], e.at[y*b.W:][:b.W], e.sums[y/cell*e.w:][:e.w]
+		for x, p := range row {
+			v := int32(at[x])
+			c := &cells[x/cell]
+			if v == 0 && (c.clear == 0 || p>>24 < 255) && shifted == nil {
+				continue
+			}
+			gone, between := int32(k.gone[v]), false
+			if k.whole && gone < 255 {
+				if g, ok := k.between(p, c); ok {
+					gone, between = g, true
+				}
+			}
+			switch {
+			case shifted != nil:
+				shifted.Pix[y*b.W+x] = uint8(255 - gone)
+			case gone == 255:
+				row[x] = 0
+			case v > 0 || gone > 0:
+				row[x] = k.without(p, v, gone, between)
+			}
 		}
-		if gone := k.gone[at]; gone == 255 {
-			pix[i] = 0
-		} else {
-			pix[i] = k.without(p, at, int32(gone))
+	}
+	if shifted == nil {
+		return
+	}
+	shifted.Shift(by)
+	for i, left := range shifted.Pix {
+		if p, v := b.Pix[i], int32(e.at[i]); left == 0 {
+			b.Pix[i] = 0
+		} else if left < 255 || v > 0 {
+			b.Pix[i] = k.without(p, v, 255-int32(left), false)
 		}
 	}
 }
 
-// without is a pixel of which so much goes, 255ths, without what it has of the key.
-func (k *keyer) without(p uint32, at, gone int32) uint32 {
+// without is a pixel of which so much goes, 255ths, without what it has of the key; between tells
+// that exactly so much of it is the key.
+func (k *keyer) without(p uint32, at, gone int32, between bool) uint32 {
 	a := int32(p >> 24)
 	left := (a*(255-gone) + 127) / 255
 	in := [3]int32{int32(p & 255), int32(p >> 8 & 255), int32(p >> 16 & 255)}
 	out := uint32(left) << 24
 	mixed := at * 255 / keySteps // the share of the key in the mixture, 255ths
-	if gone <= mixed {
+	if gone <= mixed || between {
 		// The key's share goes; of what is left of its hue only the colour.
-		taken, spill := gone*a/255, (mixed-gone)*k.despill>>8*a/255
+		taken, spill := gone*a/255, max(mixed-gone, 0)*k.despill>>8*a/255
 		for c, v := range in {
 			v -= (taken*k.key8[c] + spill*k.tint[c] + 127) / 255
 			out |= uint32(min(max(v, 0), left)) << (8 * c)
@@ -141,20 +173,4 @@ func (k *keyer) without(p uint32, at, gone int32) uint32 {
 		out |= uint32(min(max(v, 0), left)) << (8 * c)
 	}
 	return out
-}
-
-// shifted is key with the matte's edge moved outwards by so many pixels, or inwards.
-func (k *keyer) shifted(b *paint.Bitmap, by float64) {
-	m := &paint.Mask{W: b.W, H: b.H, Pix: make([]uint8, len(b.Pix))}
-	for i, p := range b.Pix {
-		m.Pix[i] = 255 - k.gone[k.keyness(p)]
-	}
-	m.Shift(by)
-	for i, p := range b.Pix {
-		if gone := 255 - m.Pix[i]; gone == 255 {
-			b.Pix[i] = 0
-		} else if at := k.keyness(p); at > 0 || gone > 0 {
-			b.Pix[i] = k.without(p, at, int32(gone))
-		}
-	}
 }

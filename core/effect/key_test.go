@@ -87,8 +87,8 @@ func TestAKeyedThingIsAsOpaqueAsItWas(t *testing.T) {
 		"a pink background": {[3]float64{235, 90, 170}, 0.08, 3},
 	} {
 		got := keyed(before(c.screen, c.spill, c.noise), c.screen, 0)
-		var off, tinted float64
-		opaque := 0
+		var off, tinted, fringe float64
+		opaque, edge := 0, 0
 		for y := range 300 {
 			for x := range 300 {
 				a, want := subject(x, y)
@@ -100,6 +100,12 @@ func TestAKeyedThingIsAsOpaqueAsItWas(t *testing.T) {
 				}
 				p := got.Pix[y*300+x]
 				off += math.Abs(float64(p>>24)/255 - a)
+				if a > 0.25 && a < 0.75 && p>>24 > 0 {
+					edge++
+					for i := range 3 {
+						fringe += math.Abs(float64(p>>(8*i)&255)*255/float64(p>>24) - want[i])
+					}
+				}
 				if a == 1 {
 					opaque++
 					for i := range 3 {
@@ -112,6 +118,11 @@ func TestAKeyedThingIsAsOpaqueAsItWas(t *testing.T) {
 			t.Errorf("%s: opacity is %.4f off on the mean", name, off)
 		} else {
 			t.Logf("%s: opacity is %.4f off on the mean", name, off)
+		}
+		if fringe /= float64(3 * edge); fringe > 24 {
+			t.Errorf("%s: what is half clear is %.1f levels off its colour", name, fringe)
+		} else {
+			t.Logf("%s: what is half clear is %.1f levels off its colour", name, fringe)
 		}
 		if tinted /= float64(3 * opaque); tinted > 7 {
 			t.Errorf("%s: what stays is %.1f levels off its colour", name, tinted)
@@ -169,5 +180,22 @@ func TestBrightnessIsKeyed(t *testing.T) {
 	// Half of the way from black: the softness is 30 percent about the bound.
 	if a := draw(0xFF262626, 15, 100) >> 24; a < 110 || a > 145 {
 		t.Errorf("what is on the bound is %d opaque", a)
+	}
+}
+
+// BenchmarkChromaKey takes a screen out of a frame of 1080 by 1920 pixels, a third of which is opaque.
+func BenchmarkChromaKey(b *testing.B) {
+	small, whole := before(green, 0.1, 3), paint.NewBitmap(1080, 1920)
+	for y := range whole.H {
+		for x := range whole.W {
+			whole.Pix[y*whole.W+x] = small.Pix[y*300/1920*300+x*300/1080]
+		}
+	}
+	v := usual(&ChromaKey)
+	v[0][0], v[1] = 100, [4]float64{green[0], green[1], green[2], 255}
+	var pool paint.Pool
+	for b.Loop() {
+		out := ChromaKey.Draw(Work{Sheet: paint.NewSheet(whole, 0, 0, 1), Unit: 1, Pool: &pool}, v)
+		pool.Put(out.Picture)
 	}
 }

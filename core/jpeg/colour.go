@@ -122,12 +122,17 @@ func pixel(v uint64) uint32 {
 
 // limited is lanes of which some are outside their range.
 func limited(v uint64) uint64 {
+	const (
+		first = 0x0000_0001_0001_0001
+		three = 0x0000_FFFF_FFFF_FFFF
+	)
 	v += bias
-	out := v & (0xFFFF << 48)
-	for at := 0; at < 48; at += 16 {
-		out |= uint64(min(max(int64(v>>at&0xFFFF)-0x4000, 0), 0xFFF)) << at
-	}
-	return out
+	in := v & three
+	not := in >> 14 & first // 1 in lanes that are not below 0
+	in &= (not<<16 - not) & (0x3FFF * first)
+	over := (in>>12 | in>>13) & first
+	in |= over<<16 - over
+	return v&^three | in&(0x0FFF*first)
 }
 
 // cover gives premultiplied pixels the opacity that the plane of light has. Of what is nearly

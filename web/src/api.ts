@@ -75,20 +75,24 @@ interface Intake {
 
 // brought waits until footage was brought into the form in which it is kept; the browser has sent
 // all of it by then.
-async function brought(id: string, sent: (share: number, read?: number) => void): Promise<Brought> {
+async function brought(id: string, sent: (share: number, read?: number, stop?: () => void) => void): Promise<Brought> {
+  const stop = () => void call('DELETE', `/api/intakes/${id}`).catch(() => undefined)
   for (;;) {
     const now = await call<Intake>('GET', `/api/intakes/${id}`)
     if (now.state === 'done') return { prop: now.prop, note: now.note }
     if (now.state === 'failed') throw new Problem(now.error, 'file', 'invalid')
-    if (now.state === 'cancelled') throw new Problem('It was not brought in', 'file', 'cancelled')
-    sent(1, now.share)
+    if (now.state === 'cancelled') throw new Problem('', 'file', 'cancelled')
+    sent(1, now.share, stop)
     await new Promise((r) => setTimeout(r, 400))
   }
 }
 
 // sendFile brings a file in and tells how much of it has been sent, which fetch
 // does not know.
-export function sendFile(file: File, sent: (share: number, read?: number) => void): Promise<Brought> {
+export function sendFile(
+  file: File,
+  sent: (share: number, read?: number, stop?: () => void) => void
+): Promise<Brought> {
   const before = entered
   return new Promise((resolve, reject) => {
     const request = new XMLHttpRequest()

@@ -20,6 +20,9 @@ const { list, drop } = useUploads()
         <small>{{
           u.share < 1 ? `${Math.round(u.share * 100)}%` : u.read ? `read ${Math.round(u.read * 100)}%` : 'reading'
         }}</small>
+        <button v-if="u.stop" class="plain" :aria-label="`Stop bringing ${u.name} in`" title="Stop" @click="u.stop">
+          <i class="bi bi-x-lg" aria-hidden="true" />
+        </button>
       </template>
     </li>
   </ul>
@@ -33,7 +36,7 @@ const { list, drop } = useUploads()
 
 li {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 7rem 3.4rem;
+  grid-template-columns: minmax(0, 1fr) 7rem 4.2rem 1.4rem;
   gap: 0.5rem;
   align-items: center;
   padding: 0.15rem 0;

@@ -9,6 +9,7 @@ export interface Upload {
   name: string
   share: number // that has been sent, 0..1; then it is read
   read: number // of footage: the share that was read
+  stop?: () => void // what ends that
   problem: string
 }
 
@@ -40,11 +41,15 @@ export function useUploads() {
         const at = begun++
         const { file, id } = jobs[at]
         try {
-          const { prop, note } = await sendFile(file, (share, read = 0) => change(id, { share, read }))
+          const { prop, note } = await sendFile(file, (share, read = 0, stop) => change(id, { share, read, stop }))
           brought[at] = prop
           if (note) useNotices().say(note, 'problem')
           drop(id)
         } catch (e) {
+          if (e instanceof Problem && e.code === 'cancelled') {
+            drop(id)
+            continue
+          }
           const problem = e instanceof Problem ? e.message : String(e)
           problems.push(problem)
           change(id, { problem })
