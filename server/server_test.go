@@ -62,7 +62,7 @@ func run(m *testing.M) int {
 		panic(err)
 	}
 	page := fstest.MapFS{"index.html": {Data: []byte("<p>page")}, "assets/a-1.js": {Data: []byte("1")}, "assets/a-1.js.gz": {Data: []byte("zipped")}}
-	s := httptest.NewServer((&server.Server{Store: db, Queue: q, Limits: media.Limits{PictureBytes: 1 << 20, Megapixels: 4, SoundBytes: 2 << 20}, Page: page, Drawer: drawer}).Handler())
+	s := httptest.NewServer((&server.Server{Store: db, Queue: q, Limits: media.Limits{PictureBytes: 1 << 20, Megapixels: 4, SoundBytes: 2 << 20, FootageBytes: 1 << 20, FootageSeconds: 10}, Page: page, Drawer: drawer}).Handler())
 	defer s.Close()
 	url = s.URL
 	return m.Run()
