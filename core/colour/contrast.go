@@ -15,13 +15,13 @@ func Luminance(c Colour) float64 {
 // linears are the linear values of all bytes.
 var linears = func() (out [256]float64) {
 	for v := range out {
-		out[v] = linear(float64(v) / 255)
+		out[v] = Linear(float64(v) / 255)
 	}
 	return out
 }()
 
 // Grey is the grey of a relative luminance, 0..1.
 func Grey(luminance float64) Colour {
-	v := 255 * encoded(min(max(luminance, 0), 1))
+	v := 255 * Encoded(min(max(luminance, 0), 1))
 	return FromFloats(v, v, v, 255)
 }

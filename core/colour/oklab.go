@@ -12,15 +12,15 @@ import (
 // spaced mixtures look evenly spaced.
 type Lab struct{ L, A, B float64 }
 
-// linear undoes the transfer function of sRGB; v is 0..1.
-func linear(v float64) float64 {
+// Linear undoes the transfer function of sRGB; v is 0..1.
+func Linear(v float64) float64 {
 	if v <= 0.04045 {
 		return v / 12.92
 	}
 	return alike.Pow((v+0.055)/1.055, 2.4)
 }
 
-func encoded(v float64) float64 {
+func Encoded(v float64) float64 {
 	if v <= 0.0031308 {
 		return 12.92 * v
 	}
@@ -29,7 +29,7 @@ func encoded(v float64) float64 {
 
 // OKLab converts from sRGB numbers of 0..255.
 func OKLab(r, g, b float64) Lab {
-	r, g, b = linear(r/255), linear(g/255), linear(b/255)
+	r, g, b = Linear(r/255), Linear(g/255), Linear(b/255)
 	l := math.Cbrt(0.4122214708*r + 0.5363325363*g + 0.0514459929*b)
 	m := math.Cbrt(0.2119034982*r + 0.6806995451*g + 0.1073969566*b)
 	s := math.Cbrt(0.0883024619*r + 0.2817188376*g + 0.6299787005*b)
@@ -43,7 +43,7 @@ func OKLab(r, g, b float64) Lab {
 // SRGB converts to sRGB numbers, held within 0..255.
 func (c Lab) SRGB() (r, g, b float64) {
 	r, g, b = c.light()
-	return 255 * encoded(r), 255 * encoded(g), 255 * encoded(b)
+	return 255 * Encoded(r), 255 * Encoded(g), 255 * Encoded(b)
 }
 
 // NearSRGB is SRGB for many colours: to a hundredth of a step, and several times as
@@ -59,7 +59,7 @@ const encodings = 4097
 var encodedSteps = sync.OnceValue(func() *[encodings + 1]float64 {
 	t := new([encodings + 1]float64)
 	for i := range t {
-		t[i] = 255 * encoded(float64(min(i, encodings-1))/(encodings-1))
+		t[i] = 255 * Encoded(float64(min(i, encodings-1))/(encodings-1))
 	}
 	return t
 })

@@ -71,4 +71,8 @@ func (e *Effect) Neutral(v Values) bool {
 var LastKey = &BrightnessKey
 
 // All is the effects in the order in which they are drawn.
-var All = []*Effect{&ChromaKey, &BrightnessKey, &Saturation, &InnerShadow, &Blur}
+var All = []*Effect{
+	&ChromaKey, &BrightnessKey, // out of the picture as it came
+	&Balance, &Exposure, &Levels, &Curves, &Contrast, &Saturation, &Vibrance, &Hue, &Duotone, &Invert, &Sharpen, // then its tones and colours
+	&InnerShadow, &Blur, // and what is seen of its edge
+}

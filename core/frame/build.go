@@ -227,7 +227,7 @@ func shadowless(a *actor) *actor {
 	l.Shadow = &clip.Shadow{None: true}
 	return &actor{
 		layer: &l, kind: a.kind, clock: a.clock, parent: a.parent, children: a.children, leader: a.leader, from: a.from, to: a.to, rest: a.rest,
-		gx: a.gx, gy: a.gy, cx: a.cx, cy: a.cy, prop: a.prop, course: a.course, w: a.w, h: a.h, hx: a.hx, hy: a.hy, base: a.base, curves: a.curves, numbered: a.numbered, largest: a.largest,
+		gx: a.gx, gy: a.gy, cx: a.cx, cy: a.cy, prop: a.prop, course: a.course, worn: a.worn, w: a.w, h: a.h, hx: a.hx, hy: a.hy, base: a.base, curves: a.curves, numbered: a.numbered, largest: a.largest,
 		still: a.still, content: a.content,
 	}
 }

@@ -31,7 +31,7 @@ type look struct {
 	pen     words.Pen
 	spacing float64          // percent
 	colours [4]colour.Colour // from fillColour to outlineColour
-	effects []effect.Values  // as effect.All; nil are those that change nothing
+	effects []effect.Values  // as effect.All, or none; nil are those that change nothing
 	masks   []graph.MaskPart // in the layer's own units
 }
 
@@ -76,15 +76,37 @@ func (s *Stage) lookAt(a *actor, env around) (k look, slid [2]float64) {
 	return k, slid
 }
 
+// worn is an effect that a layer has at some time, by its place in effect.All and that of its first
+// property.
+type worn struct{ effect, first int }
+
+// wears finds the effects that a layer has at some time.
+func (a *actor) wears() {
+	first := properties
+	for i, e := range effect.All {
+		v, moves := make(effect.Values, len(e.Properties)), false
+		for j := range e.Properties {
+			v[j] = a.base[first+j]
+			moves = moves || a.curves[first+j] != nil
+		}
+		if moves || !e.Neutral(v) {
+			a.worn = append(a.worn, worn{i, first})
+		}
+		first += len(e.Properties)
+	}
+}
+
 // effects are the values of all effects on a frame.
 func (a *actor) effects(frame float64) []effect.Values {
+	if len(a.worn) == 0 {
+		return nil
+	}
 	out := make([]effect.Values, len(effect.All))
-	p := properties
-	for i, e := range effect.All {
+	for _, w := range a.worn {
+		i, e := w.effect, effect.All[w.effect]
 		v := make(effect.Values, len(e.Properties))
 		for j := range v {
-			v[j] = a.value(p, frame)
-			p++
+			v[j] = a.value(w.first+j, frame)
 		}
 		if e.Neutral(v) {
 			continue

@@ -66,6 +66,9 @@ func (s *Stage) dressed(n *graph.Node, a *actor, k look, bounded bool, in space)
 		})
 	}
 	for i, e := range effect.All {
+		if len(k.effects) == 0 {
+			break
+		}
 		if v := k.effects[i]; v != nil {
 			n = graph.Filtered(n, graph.Effected{Effect: e, Values: v, Unit: in.unit})
 		}

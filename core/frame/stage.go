@@ -163,6 +163,7 @@ type actor struct {
 	ax, ay   float64                  // where its rest is from its middle: words may stand by an edge
 	prop     *clip.Prop               // of a cut-out: its picture
 	course   clip.Course              // of footage
+	worn     []worn                   // effects that it has at some time
 	w, h     float64                  // visible bounds at rest, units, before turning
 	hx, hy   float64                  // where the hole of a card is, units from the card's centre
 	base     [][4]float64             // as clip.AllProperties
@@ -220,6 +221,7 @@ func (s *Stage) ready(a *actor) {
 		a.numbered[name] = curve
 		a.still = false
 	}
+	a.wears()
 	if w := l.Words; w != nil && w.Along != "" {
 		a.still = false // the path may change
 	}

@@ -14,6 +14,7 @@ import GroundSettings from './GroundSettings.vue'
 import MaskSettings from './MaskSettings.vue'
 import OpenSettings from './OpenSettings.vue'
 import RepeatSettings from './RepeatSettings.vue'
+import ToneSettings from './ToneSettings.vue'
 import TextField from '../parts/TextField.vue'
 
 const editor = useEditor()
@@ -198,6 +199,7 @@ function lie(to: string) {
         />
       </div>
       <GroundSettings :layer="layer" />
+      <ToneSettings :layer="layer" />
       <MaskSettings :layer="layer" />
     </template>
   </div>
