@@ -199,9 +199,9 @@ function lie(to: string) {
         />
       </div>
       <GroundSettings :layer="layer" />
-      <ToneSettings :layer="layer" />
       <MaskSettings :layer="layer" />
     </template>
+    <ToneSettings :layer="layer" />
   </div>
 </template>
 
