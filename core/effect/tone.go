@@ -9,17 +9,6 @@ import (
 // tones say what becomes of each level of each channel: red, green, blue.
 type tones [3][256]uint8
 
-// same is tones that change nothing.
-func same() *tones {
-	t := &tones{}
-	for c := range t {
-		for i := range 256 {
-			t[c][i] = uint8(i)
-		}
-	}
-	return t
-}
-
 // every makes tones of a function of a channel's level, both 0..1.
 func every(f func(c int, v float64) float64) *tones {
 	t := &tones{}
