@@ -128,7 +128,12 @@ func (p *probed) convert(ctx context.Context, title string, s *Spool, limits Lim
 	if t.Prop.Footage == nil {
 		return t, nil
 	}
-	if got := t.Prop.Footage.Seconds; p.seconds > 0 && got < 0.9*p.seconds-0.1 {
+	got := t.Prop.Footage.Seconds
+	if got > limits.FootageSeconds+0.5 { // it did not say so itself
+		t.Close()
+		return nil, fmt.Errorf("it lasts longer than %s; cut it shorter first", lasting(limits.FootageSeconds))
+	}
+	if p.seconds > 0 && got < 0.9*p.seconds-0.1 {
 		t.Note = fmt.Sprintf("%s is damaged: of %s only %s could be read.", title, lasting(p.seconds), lasting(got))
 	}
 	if p.sound {
@@ -213,11 +218,8 @@ func quality(seconds float64) int {
 
 // run runs ffmpeg on what it is told to read, and gives the kept file.
 func (p *probed) run(ctx context.Context, read []string, file *os.File, in io.Reader, limits Limits, progress func(float64)) (_ *Spool, err error) {
-	free, err := Take(ctx, 256<<20)
-	if err != nil {
-		return nil, err
-	}
-	defer free()
+	// It takes minutes in a process of its own, one at a time: it is nobody's turn meanwhile, so that
+	// pictures and sounds can be read beside it.
 	ctx, cancel := context.WithTimeout(ctx, time.Hour)
 	defer cancel()
 	out, err := Nameless()

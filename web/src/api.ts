@@ -78,7 +78,14 @@ interface Intake {
 async function brought(id: string, sent: (share: number, read?: number, stop?: () => void) => void): Promise<Brought> {
   const stop = () => void call('DELETE', `/api/intakes/${id}`).catch(() => undefined)
   for (;;) {
-    const now = await call<Intake>('GET', `/api/intakes/${id}`)
+    let now: Intake
+    try {
+      now = await call<Intake>('GET', `/api/intakes/${id}`)
+    } catch (e) {
+      if (!(e instanceof Problem) || e.code !== 'offline') throw e
+      await new Promise((r) => setTimeout(r, 2000)) // it goes on there meanwhile
+      continue
+    }
     if (now.state === 'done') return { prop: now.prop, note: now.note }
     if (now.state === 'failed') throw new Problem(now.error, 'file', 'invalid')
     if (now.state === 'cancelled') throw new Problem('', 'file', 'cancelled')
