@@ -118,6 +118,9 @@ func (p *posterPainter) poster(ctx context.Context, v *clip.Clip, problems []str
 	}
 	b := paint.NewBitmap(w, h)
 	stage.Painter().Draw(b, min(r.At, v.Length-1))
+	if err := stage.Failed(); err != nil {
+		return Poster{}, err
+	}
 	var out bytes.Buffer
 	if err := jpeg.Encode(&out, b.Image(), &jpeg.Options{Quality: posterQuality}); err != nil {
 		return Poster{}, err

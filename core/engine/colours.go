@@ -106,5 +106,5 @@ func trial(e *Engine, in Trial) (Bytes, error) {
 	}
 	b := paint.NewBitmap(in.W, in.H)
 	stage.Painter().Draw(b, in.Frame)
-	return b.Bytes(), nil
+	return b.Bytes(), e.lib.Failed()
 }
