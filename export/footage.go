@@ -4,7 +4,6 @@ import (
 	"context"
 	"errors"
 	"io"
-	"sync"
 
 	"billow/bundle"
 	"billow/core/clip"
@@ -38,27 +37,8 @@ func anywhere(ctx context.Context, p *clip.Prop, files Files) (io.ReaderAt, erro
 		return nil, errors.Join(errors.New("its file is missing"), err)
 	}
 	if s, ok := r.(io.ReadSeeker); ok {
-		return &inTurn{s: s}, nil
+		return media.Anywhere(s), nil
 	}
 	defer r.Close()
 	return media.NewSpool(r, bundle.MaxFile) // without a name: it goes with what reads it
-}
-
-// inTurn reads a file at any place, one after the other.
-type inTurn struct {
-	mu sync.Mutex
-	s  io.ReadSeeker
-}
-
-func (r *inTurn) ReadAt(b []byte, at int64) (int, error) {
-	r.mu.Lock()
-	defer r.mu.Unlock()
-	if _, err := r.s.Seek(at, io.SeekStart); err != nil {
-		return 0, err
-	}
-	n, err := io.ReadFull(r.s, b)
-	if errors.Is(err, io.ErrUnexpectedEOF) {
-		err = io.EOF
-	}
-	return n, err
 }

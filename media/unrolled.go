@@ -17,7 +17,7 @@ func vips(ctx context.Context, program string, s *Spool, args ...string) (*tool,
 	if err != nil {
 		return nil, err
 	}
-	t.Env = append(os.Environ(), "VIPS_BLOCK_UNTRUSTED=1", "VIPS_CONCURRENCY=1", "VIPS_DISC_THRESHOLD=64m")
+	t.Env = vipsEnv()
 	t.ExtraFiles = []*os.File{s.File}
 	return t, nil
 }

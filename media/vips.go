@@ -24,12 +24,16 @@ func smaller(ctx context.Context, s *Spool, side int, from, to string) (*tool, e
 	if err != nil {
 		return nil, err
 	}
-	// Formats that libvips itself does not hold for safe are not read; what does
-	// not fit in strips lies on disk.
-	t.Env = append(os.Environ(), "VIPS_BLOCK_UNTRUSTED=1", "VIPS_CONCURRENCY=1", "VIPS_DISC_THRESHOLD=64m")
+	t.Env = vipsEnv()
 	t.Stdin = s.File
 	_, err = s.Seek(0, io.SeekStart)
 	return t, err
+}
+
+// vipsEnv lets libvips read no formats that it does not hold for safe itself; what does not fit in
+// strips lies on disk.
+func vipsEnv() []string {
+	return append(os.Environ(), "VIPS_BLOCK_UNTRUSTED=1", "VIPS_CONCURRENCY=1", "VIPS_DISC_THRESHOLD=64m")
 }
 
 // upright makes a picture what Billow reads as it is: upright, in sRGB, and no

@@ -4,7 +4,6 @@ import (
 	"context"
 	"crypto/rand"
 	"errors"
-	"io"
 	"net/http"
 	"strconv"
 
@@ -73,7 +72,7 @@ func (s *Server) getStrip(c *gin.Context) {
 		fail(c, err)
 		return
 	}
-	strip, kind, err := media.Strip(readerAt{f})
+	strip, kind, err := media.Strip(media.Anywhere(f))
 	if err != nil {
 		fail(c, clip.Fault("file", "it is no footage"))
 		return
@@ -84,24 +83,10 @@ func (s *Server) getStrip(c *gin.Context) {
 
 // smallFootage is the small picture of footage: of the frame in its middle.
 func smallFootage(ctx context.Context, f *store.File) ([]byte, error) {
-	still, err := media.Middle(readerAt{f})
+	still, err := media.Middle(media.Anywhere(f))
 	if err != nil {
 		return nil, clip.Fault("file", "it is no picture")
 	}
 	defer still.Close()
 	return media.Small(ctx, still)
-}
-
-// readerAt reads a stored file at any place; one at a time.
-type readerAt struct{ *store.File }
-
-func (r readerAt) ReadAt(b []byte, at int64) (int, error) {
-	if _, err := r.Seek(at, io.SeekStart); err != nil {
-		return 0, err
-	}
-	n, err := io.ReadFull(r.File, b)
-	if errors.Is(err, io.ErrUnexpectedEOF) {
-		err = io.EOF
-	}
-	return n, err
 }
