@@ -48,9 +48,9 @@ func (e *edges) look(k *keyer, b *paint.Bitmap) {
 			continue // one of four pixels tells enough of a cell
 		}
 		for x := 0; x < len(row); x += 2 {
-			p, v, c := row[x], int32(at[x])&(2*keySteps-1), &cells[x/cell]
+			p, v, c := row[x], int32(at[x]), &cells[x/cell]
 			switch {
-			case p>>24 == 0 || v <= keySteps && k.gone[v] == 255:
+			case p>>24 == 0 || k.gone[v] == 255:
 				c.clear++
 			case v <= sure && p>>24 == 255:
 				c.r += int32(p & 255)

@@ -42,8 +42,11 @@ async function soon(hash: string, n: number) {
   const url = addressOf(hash, n)
   if (kept.has(url) || coming.has(url)) return
   coming.add(url)
-  const answer = await fetch(url).catch(() => null)
-  if (answer?.status === 200) keep(url, new Uint8Array(await answer.arrayBuffer()))
+  const part = await fetch(url)
+    .then((answer) => (answer.ok ? answer.arrayBuffer() : null))
+    .catch(() => null)
+  if (part && !part.byteLength) return // the file has ended; it is not asked again
+  if (part) keep(url, new Uint8Array(part))
   coming.delete(url)
 }
 
