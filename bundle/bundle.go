@@ -43,7 +43,7 @@ func (b *Bundle) Open(_ context.Context, hash string) (io.ReadCloser, error) {
 var endings = map[string]string{
 	"image/png": "png", "image/jpeg": "jpg", "image/webp": "webp", "image/gif": "gif",
 	"audio/wav": "wav", "audio/mpeg": "mp3", "audio/ogg": "ogg", "audio/flac": "flac", "audio/mp4": "m4a",
-	"video/quicktime": "mov", "video/mp4": "mp4", "video/webm": "webm", "font/ttf": "ttf", "font/otf": "otf",
+	"video/quicktime": "mov", "video/mp4": "mp4", "video/webm": "webm", "font/ttf": "ttf", "font/otf": "otf", "text/x-cube": "cube",
 }
 
 // Write packs a clip. Files are stored as they are, since they are compressed

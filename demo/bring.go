@@ -9,6 +9,7 @@ import (
 	"billow/core/clip"
 	"billow/demo/film"
 	"billow/media"
+	"billow/stock/standin"
 
 	"golang.org/x/sync/errgroup"
 )
@@ -20,11 +21,14 @@ type brought struct {
 	tune *Tune // that it is, or nil
 }
 
+// fetched are the things of the stock shelf that the sample clips use.
+var fetched = []string{"teal-rays", "honey-rays", "lime-slice", "orange-slice", "plum-studio", "starry-pines", "paper-hills", "red-ribbon", "riser"}
+
 // bringAll makes all files and takes them in, several at a time: products, logo,
-// tunes, footage.
+// tunes, footage, a table of colours, a voice.
 func bringAll(side int) ([]brought, error) {
 	pictured := slices.Concat(products, colourways)
-	out := make([]brought, len(pictured)+1+len(Tunes)+len(film.Pieces))
+	out := make([]brought, len(pictured)+3+len(Tunes)+len(film.Pieces)+len(fetched))
 	var g errgroup.Group
 	for i, p := range pictured {
 		g.Go(func() error {
@@ -44,6 +48,16 @@ func bringAll(side int) ([]brought, error) {
 		out[len(pictured)], err = bring("logo", "Ottermoss logo", file)
 		return err
 	})
+	g.Go(func() (err error) {
+		out[len(out)-1-len(fetched)], err = bring("copper-dusk", "Copper dusk", dusk())
+		return err
+	})
+	g.Go(func() (err error) {
+		voice := &out[len(out)-2-len(fetched)]
+		*voice, err = bring("ridge-voice", "Ridge voice", ridgeVoice)
+		voice.prop.Credit = "Ridge voice, read by a machine for the sample world; free to use"
+		return err
+	})
 	for i := range Tunes {
 		g.Go(func() (err error) {
 			t := &Tunes[i]
@@ -59,7 +73,22 @@ func bringAll(side int) ([]brought, error) {
 			return err
 		})
 	}
-	return out, g.Wait()
+	for i, id := range fetched {
+		g.Go(func() (err error) {
+			t, file, ok := standin.File(id)
+			if !ok {
+				return fmt.Errorf("the stock shelf has no %s", id)
+			}
+			b, err := bring(id, t.Name, file)
+			b.prop.Credit = t.Credit()
+			out[len(out)-len(fetched)+i] = b
+			return err
+		})
+	}
+	// What is fetched comes first, so that it lies behind the products on the shelf.
+	err := g.Wait()
+	at := len(out) - len(fetched)
+	return slices.Concat(out[at:], out[:at]), err
 }
 
 // bring takes a file in.

@@ -14,9 +14,12 @@ var marketClip []byte
 
 // marketMorning is one clip for all of the range as a designer has made it on the page: a tag with the
 // price that swings in, a burst for what is reduced, and what shops have to show beside it.
-func marketMorning(s *stock) (*clip.Clip, error) {
+func marketMorning(s *stock) (*clip.Clip, error) { return s.kept(marketClip) }
+
+// kept is a clip as the page keeps it, with the props whose IDs it tells.
+func (s *stock) kept(raw []byte) (*clip.Clip, error) {
 	var c clip.Clip
-	if err := json.Unmarshal(marketClip, &c); err != nil {
+	if err := json.Unmarshal(raw, &c); err != nil {
 		return nil, err
 	}
 	for i := range c.Props {

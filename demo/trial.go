@@ -17,7 +17,7 @@ func Trial(w *World) (*clip.Clip, error) {
 	tall, _ := clip.StandardShape("tall")
 	c := clip.New("Trial", tall, 30, 90)
 	for _, p := range w.Props {
-		if p.Picture != nil {
+		if p.Picture != nil || p.Table != nil {
 			c.Props = append(c.Props, p)
 		}
 	}
@@ -29,6 +29,7 @@ func Trial(w *World) (*clip.Clip, error) {
 	layers = append(layers, trialFigures(c)...)
 	layers = append(layers, trialLetters()...)
 	layers = append(layers, trialFootage()...)
+	layers = append(layers, trialGels()...)
 	fill(c, append(layers, trialKinds(c)...)...)
 	return c, c.Validate()
 }
@@ -116,6 +117,9 @@ func trialEffects() []clip.Layer {
 	var out []clip.Layer
 	for i, e := range effect.All {
 		l := cutout("effect-"+e.Name, e.Name, "mug", "left", 90+float64(i%4)*160, -520+float64(i/4)*170, 150)
+		if e == &effect.Table {
+			l.Table = "copper-dusk"
+		}
 		for _, p := range e.Properties {
 			from, to := make([]float64, p.Dims), make([]float64, p.Dims)
 			for d := range from {

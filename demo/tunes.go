@@ -13,11 +13,12 @@ type Tune struct {
 	play     func(s *synth.Song, t *Tune)
 }
 
-// Tunes are the sample tunes: one bright, one quick, one slow.
+// Tunes are the sample tunes: one bright, one quick, one slow, and one of several sections.
 var Tunes = []Tune{
 	{"harbour-morning", "Harbour morning", 100, 0.25, 14, harbourMorning},
 	{"tin-parade", "Tin parade", 126, 0.12, 16, tinParade},
 	{"slow-embers", "Slow embers", 80, 0.4, 9, slowEmbers},
+	{"ridge-line", "Ridge line", 112, 0.3, 34, ridgeLine},
 }
 
 // Seconds is how long the tune lasts.
@@ -107,6 +108,84 @@ func tinParade(s *synth.Song, t *Tune) {
 		if bar >= 8 {
 			s.Pad(t.at(bar, 0), 4*t.beat(), 0.07, c[0], c[1], c[2], c[0]+12)
 		}
+	}
+}
+
+// ridgeLine leads twice from what is quiet over a build-up into what is full, where horns call.
+func ridgeLine(s *synth.Song, t *Tune) {
+	chords := [][]float64{{57, 60, 64, 67}, {53, 57, 60, 64}, {48, 52, 55, 60}, {55, 59, 62, 67}}
+	for bar := range t.Bars {
+		c := chords[bar%4]
+		switch {
+		case bar < 4, bar >= 18 && bar < 20:
+			ridgeQuiet(s, t, bar, c)
+		case bar < 8:
+			ridgeBuild(s, t, bar, float64(bar-4)/4, c)
+		case bar >= 20 && bar < 22:
+			ridgeBuild(s, t, bar, float64(bar-20)/2, c)
+		case bar < t.Bars-1:
+			ridgeFull(s, t, bar, c)
+		default: // the last chord
+			s.Kick(t.at(bar, 0), 0.8)
+			s.Horns(t.at(bar, 0), 2*t.beat(), 0.16, c[0], c[1], c[2])
+			s.Pad(t.at(bar, 0), 4*t.beat(), 0.12, c...)
+			s.Bass(t.at(bar, 0), 3*t.beat(), c[0]-24, 0.34)
+		}
+	}
+}
+
+func ridgeQuiet(s *synth.Song, t *Tune, bar int, c []float64) {
+	s.Pad(t.at(bar, 0), 4*t.beat(), 0.08, c...)
+	for i := range 4 {
+		s.Pluck(t.at(bar, float64(i)), c[(i*3)%4]+12, 0.12, 0.4-0.25*float64(i))
+	}
+	s.Bar(t.at(bar, 2.5), c[2]+12, 0.08, 0.2)
+}
+
+// ridgeBuild rolls ever more quickly; share is how far it has come.
+func ridgeBuild(s *synth.Song, t *Tune, bar int, share float64, c []float64) {
+	s.Pad(t.at(bar, 0), 4*t.beat(), 0.08+0.05*share, c...)
+	n := 4
+	if share >= 0.25 {
+		n = 8
+	}
+	if share >= 0.75 {
+		n = 16
+	}
+	for i := range n {
+		in := share + float64(i)/float64(4*n)
+		s.Clap(t.at(bar, 4*float64(i)/float64(n)), 0.08+0.22*in)
+	}
+	for i := range 8 {
+		s.Hat(t.at(bar, float64(i)/2), 0.05+0.12*share, 0.05+0.2*share)
+		s.Pluck(t.at(bar, float64(i)/2), c[i%4]+12, 0.1+0.08*share, 0.5-0.12*float64(i))
+	}
+	for i := range 4 {
+		s.Kick(t.at(bar, float64(i)), 0.3+0.3*share)
+	}
+}
+
+func ridgeFull(s *synth.Song, t *Tune, bar int, c []float64) {
+	for beat := range 4 {
+		at := float64(beat)
+		s.Kick(t.at(bar, at), 0.8)
+		s.Hat(t.at(bar, at+0.5), 0.17, 0.15)
+		s.Hat(t.at(bar, at+0.25), 0.06, 0.04)
+		s.Bass(t.at(bar, at+0.5), 0.4*t.beat(), c[0]-24, 0.34)
+		s.Bass(t.at(bar, at), 0.25*t.beat(), c[0]-12, 0.24)
+		if beat%2 == 1 {
+			s.Clap(t.at(bar, at), 0.34)
+		}
+	}
+	for i := range 8 {
+		s.Bar(t.at(bar, float64(i)/2), c[(i*3)%4]+12+12*float64(i/4%2), 0.15, 0.3-0.08*float64(i))
+	}
+	s.Pad(t.at(bar, 0), 4*t.beat(), 0.06, c...)
+	if bar%2 == 0 { // the call
+		s.Horns(t.at(bar, 0), 0.5*t.beat(), 0.24, c[0]+12, c[1]+12, c[2]+12)
+		s.Horns(t.at(bar, 1.5), 0.4*t.beat(), 0.2, c[0]+12, c[1]+12, c[2]+12)
+	} else {
+		s.Horns(t.at(bar, 3), 0.35*t.beat(), 0.2, c[0]+12, c[2]+12, c[3]+12)
 	}
 }
 

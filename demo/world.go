@@ -76,7 +76,7 @@ func Make(side int) (*World, error) {
 		make func(s *stock) (*clip.Clip, error)
 	}{
 		{"lantern-weekend", lanternWeekend}, {"morning-mug", morningMug}, {"trail-parade", trailParade}, {"camp-table", campTable},
-		{"mornings-outside", morningsOutside}, {"kettle-on", kettleOn}, {"four-nights", fourNights}, {"camp-kitchen", campKitchen}, {"market-morning", marketMorning}, {"autumn-range", autumnRange},
+		{"mornings-outside", morningsOutside}, {"kettle-on", kettleOn}, {"four-nights", fourNights}, {"camp-kitchen", campKitchen}, {"market-morning", marketMorning}, {"splash-out", splashOut}, {"kettle-song", kettleSong}, {"both-at-once", bothAtOnce}, {"packed-for-the-ridge", packedForTheRidge}, {"autumn-range", autumnRange},
 	} {
 		c, err := n.make(shelf)
 		if err != nil {

@@ -37,6 +37,21 @@ func BenchmarkRichPreview(b *testing.B) {
 	u.plays()
 }
 
+// BenchmarkFootagePreview does so with two pieces of footage, one of them keyed and one mixed as light, and
+// four layers that move, at 24 frames a second.
+func BenchmarkFootagePreview(b *testing.B) {
+	c, err := demo.Filmed(site.World)
+	if err != nil {
+		b.Fatal(err)
+	}
+	id := fmt.Sprintf("filmed-%d", time.Now().UnixNano())
+	if err := site.Store.CreateClip(b.Context(), id, c, "Filmed"); err != nil {
+		b.Fatal(err)
+	}
+	u := large(b, "/clips/"+id)
+	u.plays()
+}
+
 func (u *user) plays() {
 	b := u.t.(*testing.B)
 	for range b.N {

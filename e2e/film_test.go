@@ -19,12 +19,18 @@ import (
 // with a white backdrop, through the dialog. A unit is 0.4 pixels.
 func (u *user) emptyClip(name, length string) {
 	u.t.Helper()
+	u.emptyClipIn(name, length, "Square", filmSide, filmSide)
+}
+
+// emptyClipIn is emptyClip in another shape.
+func (u *user) emptyClipIn(name, length, shape string, w, h int) {
+	u.t.Helper()
 	u.clickText("button", "^New clip$")
 	u.text("legend", "Shape")
 	u.write(".modal.show input", name)
-	u.clickText(".modal.show .shape", "Square")
-	u.write(".modal.show label:has(> input[type=number]):nth-of-type(1) input", "400")
-	u.write(".modal.show label:has(> input[type=number]):nth-of-type(2) input", "400")
+	u.clickText(".modal.show .shape", shape)
+	u.write(".modal.show label:has(> input[type=number]):nth-of-type(1) input", fmt.Sprint(w))
+	u.write(".modal.show label:has(> input[type=number]):nth-of-type(2) input", fmt.Sprint(h))
 	u.write(".modal.show input[aria-describedby=length-help]", length)
 	u.clickText(".modal.show button", "Create the clip")
 	u.ready()
@@ -86,6 +92,7 @@ func (u *user) move(kind string) {
 // film is the frames of an exported clip, 400 by 400 pixels, as r, g, b.
 type film struct {
 	t      testing.TB
+	w, h   int
 	frames [][]byte
 }
 
@@ -94,10 +101,19 @@ const filmSide = 400
 // film exports the home shape alone, through the page, and decodes it.
 func (u *user) film() film {
 	u.t.Helper()
+	return u.filmIn("square", filmSide, filmSide)
+}
+
+// filmIn is film in another home shape.
+func (u *user) filmIn(shape string, w, h int) film {
+	u.t.Helper()
 	u.eval("document.activeElement?.blur()")
 	u.clickText("button", "^Export")
 	u.find("[data-test=start-export]")
-	for _, s := range []string{"tall", "portrait", "wide"} {
+	for _, s := range []string{"tall", "portrait", "square", "wide"} {
+		if s == shape {
+			continue
+		}
 		u.find(".modal.show input[value=" + s + "]")
 		if u.eval("document.querySelector('.modal.show input[value="+s+"]').checked") == "true" {
 			u.click(".modal.show input[value=" + s + "]")
@@ -106,23 +122,23 @@ func (u *user) film() film {
 	if u.eval("document.querySelector('.modal.show .quick input').checked") == "false" {
 		u.click(".modal.show .quick input") // colours are the same in a quick look
 	}
-	done := u.eval("document.querySelectorAll('[data-shape=square][data-state=done]').length")
+	done := u.eval("document.querySelectorAll('[data-shape=" + shape + "][data-state=done]').length")
 	u.clickText("[data-test=start-export]", "Export 1 shape")
-	u.wait("the export is done", "document.querySelectorAll('.part[data-shape=square][data-state=done]').length > "+done)
-	file := fetch(u.t, u.eval(`document.querySelector('.part[data-shape=square][data-state=done] a').getAttribute('href')`))
+	u.wait("the export is done", "document.querySelectorAll('.part[data-shape="+shape+"][data-state=done]').length > "+done)
+	file := fetch(u.t, u.eval("document.querySelector('.part[data-shape="+shape+"][data-state=done] a').getAttribute('href')"))
 	u.press(input.Escape)
 	u.wait("the dialog is closed", "!document.querySelector('.modal.show')")
 	out, err := exec.Command("ffmpeg", "-loglevel", "error", "-i", file, "-f", "rawvideo", "-pix_fmt", "rgb24", "-").Output()
 	u.must("decoding the export", err)
-	f := film{t: u.t}
-	for size := filmSide * filmSide * 3; len(out) >= size; out = out[size:] {
+	f := film{t: u.t, w: w, h: h}
+	for size := w * h * 3; len(out) >= size; out = out[size:] {
 		f.frames = append(f.frames, out[:size])
 	}
 	return f
 }
 
 func (f film) at(frame, x, y int) [3]int {
-	p := f.frames[frame][3*(y*filmSide+x):]
+	p := f.frames[frame][3*(y*f.w+x):]
 	return [3]int{int(p[0]), int(p[1]), int(p[2])}
 }
 
@@ -136,10 +152,10 @@ func abs(v int) int { return max(v, -v) }
 
 // box is the bounds of a colour on a frame; ok is false where there is none.
 func (f film) box(frame int, c color.NRGBA) (x0, y0, x1, y1 int, ok bool) {
-	x0, y0 = filmSide, filmSide
+	x0, y0 = f.w, f.h
 	n := 0
-	for y := range filmSide {
-		for x := range filmSide {
+	for y := range f.h {
+		for x := range f.w {
 			if like(f.at(frame, x, y), c) {
 				x0, y0, x1, y1, n = min(x0, x), min(y0, y), max(x1, x+1), max(y1, y+1), n+1
 			}

@@ -7,6 +7,7 @@ import (
 	"context"
 	"fmt"
 	"net"
+	"net/http"
 	"os"
 	"sync/atomic"
 	"time"
@@ -15,6 +16,8 @@ import (
 	"billow/export"
 	"billow/media"
 	"billow/server"
+	"billow/stock"
+	"billow/stock/standin"
 	"billow/store"
 	"billow/store/local"
 	"billow/web"
@@ -29,7 +32,8 @@ type Site struct {
 	URL   string
 	Store *store.Store
 	World *demo.World
-	Sent  atomic.Int64 // bytes that the server has sent, headers included
+	Shelf *standin.Shelf // where things are fetched from
+	Sent  atomic.Int64   // bytes that the server has sent, headers included
 	pg    *local.Server
 	dir   string
 	stop  context.CancelFunc
@@ -82,7 +86,15 @@ func (s *Site) serve(ctx context.Context) error {
 		return err
 	}
 	s.URL = "http://" + l.Addr().String()
-	srv := &server.Server{Store: s.Store, Queue: q, Drawer: drawer, Page: web.Files(), Limits: media.DefaultLimits()}
+	far, err := net.Listen("tcp", "127.0.0.1:0")
+	if err != nil {
+		return err
+	}
+	s.Shelf = standin.New()
+	shelf := &http.Server{Handler: s.Shelf, ReadHeaderTimeout: time.Minute}
+	go shelf.Serve(far)
+	context.AfterFunc(ctx, func() { shelf.Close() })
+	srv := &server.Server{Store: s.Store, Queue: q, Drawer: drawer, Page: web.Files(), Limits: media.DefaultLimits(), Stock: stock.NewRemote("http://" + far.Addr().String())}
 	go func() { s.done <- q.Run(ctx) }()
 	go func() { s.done <- srv.Serve(ctx, counted{l, &s.Sent}) }()
 	return nil
@@ -152,6 +164,7 @@ func Chromium(width, height int) (*rod.Browser, func(), error) {
 	l := launcher.New().Bin("/usr/bin/chromium").Headless(true).NoSandbox(true).
 		Set("disable-gpu").Set("disable-quic").Set("no-first-run").Set("disable-background-networking").
 		Set("disable-component-update").Set("disable-sync").Set("autoplay-policy", "no-user-gesture-required").
+		Set("use-fake-device-for-media-stream").Set("use-fake-ui-for-media-stream").
 		Set("window-size", fmt.Sprintf("%d,%d", width, height)).Set("force-color-profile", "srgb")
 	url, err := l.Launch()
 	if err != nil {

@@ -14,6 +14,17 @@ import (
 // keyboard. Behind the last thing of the page the browser itself has it once.
 func (u *user) tabTo(selector, says string) {
 	u.t.Helper()
+	u.goBy(func() { u.press(input.Tab) }, selector, says)
+}
+
+// tabBackTo is tabTo with Shift: what lies just before is nearer that way.
+func (u *user) tabBackTo(selector, says string) {
+	u.t.Helper()
+	u.goBy(func() { u.hold(input.ShiftLeft, func() { u.press(input.Tab) }) }, selector, says)
+}
+
+func (u *user) goBy(step func(), selector, says string) {
+	u.t.Helper()
 	js := fmt.Sprintf(`(() => {
 		const a = document.activeElement
 		if (a === document.body) return 'body'
@@ -29,7 +40,7 @@ func (u *user) tabTo(selector, says string) {
 				u.t.Fatalf("on the way to %s the keyboard fell to the page's body", says)
 			}
 		}
-		u.press(input.Tab)
+		step()
 	}
 	u.t.Fatalf("Tab never came to %s %q", selector, says)
 }
@@ -72,7 +83,7 @@ func TestAClipIsMadeWithTheKeyboardAlone(t *testing.T) {
 	u.tabTo("button", "Gust")
 	u.enter()
 	u.waitStored("the gust", func(c *clip.Clip) bool { return len(c.Layers[2].Moves) == 1 && c.Layers[2].Moves[0].At.OnBeat })
-	u.tabTo("[role=tab]", "Props")
+	u.tabBackTo("[role=tab]", "Props")
 	u.enter()
 	u.tabTo("button", "Headline")
 	u.enter()

@@ -141,10 +141,17 @@ func (u *user) box(selector string) (x, y, w, h float64) {
 	return b.X, b.Y, b.Width, b.Height
 }
 
-// wait waits until a JavaScript expression is true.
+// wait waits until a JavaScript expression is true. One that fails is not true
+// yet: what it asks about may still have to come onto the page.
 func (u *user) wait(what, js string) {
 	u.t.Helper()
-	u.must("waiting until "+what, u.page.Timeout(patience).Wait(rod.Eval("() => !!("+js+")")))
+	err := u.page.Timeout(patience).Wait(rod.Eval("() => { try { return !!(" + js + ") } catch { return false } }"))
+	if err != nil {
+		if _, fault := u.page.Eval("() => !!(" + js + ")"); fault != nil {
+			err = fault
+		}
+	}
+	u.must("waiting until "+what, err)
 }
 
 func (u *user) eval(js string) string {

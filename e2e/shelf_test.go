@@ -48,7 +48,7 @@ func TestTheShelfTakesFilesAndTellsOfThem(t *testing.T) {
 	u.text(".pictures .place", "shelf-plum")
 	u.click("[aria-label='Dismiss shelf-broken.png']")
 	u.wait("it is dismissed", "!document.querySelector('.uploads')")
-	u.wait("the opaque one is pointed out", `document.querySelector("[aria-label='Place shelf-photo']").textContent.includes('with its background')
+	u.wait("the opaque one is pointed out", `document.querySelector("[aria-label='Place shelf-photo with its background']").textContent.includes('with its background')
 		&& !document.querySelector("[aria-label='Place shelf-plum']").textContent.includes('background')`)
 	if now := u.eval("window.billowEditor.clip.layers.length"); now != layers {
 		t.Errorf("several files made %s layers of %s", now, layers)

@@ -92,4 +92,42 @@ func TestBeatsThatWereFoundWronglyAreCorrected(t *testing.T) {
 	}
 	u.write("input[aria-label='Beats in a bar']", "3")
 	u.waitStored("a waltz", func(c *clip.Clip) bool { return c.Tempo.PerBar == 3 && at(c) == at(was) })
+	// What was heard at first is offered beside it, and taken by one click.
+	u.clickText("button", "4 in a bar")
+	u.waitStored("as it was heard", func(c *clip.Clip) bool {
+		return c.Tempo.PerBar == 4 && c.Tempo.Zero == was.Tempo.Zero && at(c) == at(was)
+	})
+}
+
+// TestATempoIsTapped taps along with what plays, on every other beat of the sample's tune,
+// by the key for it.
+func TestATempoIsTapped(t *testing.T) {
+	u := visit(t, "/clips/"+copyOf(t, 0))
+	u.ready()
+	was := u.stored()
+	badge := func(c *clip.Clip) int {
+		l := c.Layer("badge")
+		return c.ClockOf(l).Frame(l.Tracks[clip.Scale][1].At)
+	}
+	u.clickText("[role=tab]", "Clip and light")
+	u.text("p", "It is [0-9]+% sure of the beat, [0-9]+% of the bars")
+	u.press('q')
+	u.text(".notice", "Play first")
+	u.eval(`(() => {
+		const on = window.billowEditor.view.beats.filter((b, i) => i % 2 === 0 && b.frame > 20).map((b) => b.frame).slice(0, 7)
+		const look = () => {
+			if (window.billowEditor.frame >= on[0]) {
+				on.shift()
+				document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'q', bubbles: true }))
+			}
+			if (on.length) requestAnimationFrame(look)
+		}
+		requestAnimationFrame(look)
+	})()`)
+	u.press(input.Space)
+	u.text("[role=status]", "[67] taps")
+	u.clickText("button", "Count by them")
+	u.waitStored("half the beats", func(c *clip.Clip) bool {
+		return math.Abs(c.Tempo.BPM-was.Tempo.BPM/2) < 0.5 && len(c.Tempo.Beats) > 0 && badge(c) == badge(was)
+	})
 }

@@ -27,7 +27,7 @@ import (
 func (u *user) stored() *clip.Clip {
 	u.t.Helper()
 	u.saved()
-	id := strings.TrimPrefix(u.eval("location.pathname"), "/clips/")
+	id, _, _ := strings.Cut(strings.TrimPrefix(u.eval("location.pathname"), "/clips/"), "/")
 	st, err := site.Store.State(context.Background(), id)
 	if err != nil {
 		u.t.Fatal(err)
@@ -73,7 +73,13 @@ func (u *user) bring(file string) {
 func TestFromAPhotoToAnExportedClip(t *testing.T) {
 	u := visit(t, "/")
 	u.text("strong", "Lantern weekend")
-	u.wait("poster frames are drawn", `[...document.querySelectorAll('.poster img')].length >= 2 && [...document.querySelectorAll('.poster img')].every(i => i.naturalWidth > 100)`)
+	// A browser may leave out what is far below until one scrolls there.
+	inView := `(() => { const seen = [...document.querySelectorAll('.poster img')].filter((i) => i.getBoundingClientRect().bottom > 0 && i.getBoundingClientRect().top < innerHeight)
+		return seen.length >= 2 && seen.every((i) => i.naturalWidth > 100) })()`
+	u.wait("poster frames are drawn", inView)
+	u.eval("scrollTo(0, document.body.scrollHeight)")
+	u.wait("the last poster frames are drawn", inView)
+	u.eval("scrollTo(0, 0)")
 	u.newClip()
 	u.placeTheMug()
 	u.layTheTune()

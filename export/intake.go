@@ -10,6 +10,7 @@ import (
 
 	"billow/core/clip"
 	"billow/media"
+	"billow/store"
 
 	"github.com/jackc/pgx/v5"
 	"github.com/riverqueue/river"
@@ -28,8 +29,8 @@ func (IntakeArgs) Kind() string { return "intake" }
 const intakeQueue = "intakes"
 
 // Bring queues a file, which is stored under its hash, to be brought in.
-func (q *Queue) Bring(ctx context.Context, id, name, hash string) error {
-	return q.store.CreateIntake(ctx, id, name, hash, q.enqueueIntake(ctx))
+func (q *Queue) Bring(ctx context.Context, id string, in store.Coming) error {
+	return q.store.CreateIntake(ctx, id, in, q.enqueueIntake(ctx))
 }
 
 func (q *Queue) enqueueIntake(ctx context.Context) func(tx pgx.Tx, id string, attempt int) error {
@@ -54,19 +55,19 @@ func (w *intaker) NextRetry(*river.Job[IntakeArgs]) time.Time {
 
 func (w *intaker) Work(ctx context.Context, job *river.Job[IntakeArgs]) error {
 	a, s := job.Args, w.q.store
-	name, hash, wanted, err := s.StartIntake(ctx, a.Intake, a.Attempt)
+	in, wanted, err := s.StartIntake(ctx, a.Intake, a.Attempt)
 	if err != nil || !wanted {
 		return err
 	}
-	err = w.take(ctx, a, name, hash)
+	err = w.take(ctx, a, in)
 	noting := context.WithoutCancel(ctx) // even while this process is being stopped
 	switch {
 	case err == nil, errors.Is(err, errUnwanted):
-		return s.DropFile(noting, hash)
+		return s.DropFile(noting, in.Hash)
 	case ctx.Err() != nil:
 		return s.ReleaseIntake(noting, a.Intake, a.Attempt, w.q.enqueueIntake(noting))
 	}
-	slog.Warn("a file was not brought in", "name", name, "attempt", a.Attempt, "error", err)
+	slog.Warn("a file was not brought in", "name", in.Name, "attempt", a.Attempt, "error", err)
 	var fault *clip.FieldError
 	why := reason(err)
 	if errors.As(err, &fault) {
@@ -75,16 +76,16 @@ func (w *intaker) Work(ctx context.Context, job *river.Job[IntakeArgs]) error {
 	if err := s.FailIntake(noting, a.Intake, a.Attempt, why); err != nil {
 		return err
 	}
-	return s.DropFile(noting, hash)
+	return s.DropFile(noting, in.Hash)
 }
 
-func (w *intaker) take(ctx context.Context, a IntakeArgs, name, hash string) error {
+func (w *intaker) take(ctx context.Context, a IntakeArgs, in store.Coming) error {
 	s := w.q.store
 	ctx, cancel := context.WithCancelCause(ctx)
 	defer cancel(nil)
 	var share atomic.Uint64
 	go w.report(ctx, a, &share, cancel)
-	f, err := s.OpenFile(ctx, hash)
+	f, err := s.OpenFile(ctx, in.Hash)
 	if err != nil {
 		return err
 	}
@@ -93,7 +94,7 @@ func (w *intaker) take(ctx context.Context, a IntakeArgs, name, hash string) err
 		return err
 	}
 	defer spool.Close()
-	t, err := media.TakeFootage(ctx, name, spool, w.q.Limits, func(v float64) { share.Store(math.Float64bits(0.95 * v)) })
+	t, err := media.TakeFootage(ctx, in.Name, spool, w.q.Limits, func(v float64) { share.Store(math.Float64bits(0.95 * v)) })
 	if cause := context.Cause(ctx); errors.Is(cause, errUnwanted) {
 		err = errUnwanted
 	}
@@ -101,7 +102,9 @@ func (w *intaker) take(ctx context.Context, a IntakeArgs, name, hash string) err
 		return err
 	}
 	defer t.Close()
+	t.Prop.Credit = in.Credit
 	if t.Tune != nil {
+		t.Tune.Credit = in.Credit
 		if err := s.Keep(ctx, *t.Tune, t.Sound.Again(), nil); err != nil {
 			return err
 		}

@@ -11,6 +11,7 @@ import (
 
 	"billow/bundle"
 	"billow/core/clip"
+	"billow/core/cube"
 	"billow/core/frame"
 	"billow/core/mix"
 	"billow/core/paint"
@@ -35,6 +36,11 @@ func Load(ctx context.Context, c *clip.Clip, lib *frame.Library, files Files) er
 	for _, p := range c.Needs() {
 		if p.Font != nil {
 			if err := loadFont(ctx, p, lib, files); err != nil {
+				return fmt.Errorf("%q: %w", p.Name, err)
+			}
+		}
+		if p.Table != nil && lib.Table(p.Hash) == nil {
+			if err := loadTable(ctx, p, lib, files); err != nil {
 				return fmt.Errorf("%q: %w", p.Name, err)
 			}
 		}
@@ -78,13 +84,30 @@ func decoded(ctx context.Context, p *clip.Prop, files Files) (*paint.Bitmap, err
 	return media.Picture(s.Again())
 }
 
-func loadFont(ctx context.Context, p *clip.Prop, lib *frame.Library, files Files) error {
+func loadTable(ctx context.Context, p *clip.Prop, lib *frame.Library, files Files) error {
+	b, err := small(ctx, p, files, cube.MaxBytes)
+	if err != nil {
+		return err
+	}
+	t, err := cube.Read(b)
+	if err == nil {
+		lib.AddTable(p.Hash, t)
+	}
+	return err
+}
+
+// small is a prop's file as a whole.
+func small(ctx context.Context, p *clip.Prop, files Files, most int64) ([]byte, error) {
 	r, err := files(ctx, p.Hash)
 	if err != nil {
-		return fmt.Errorf("its file is missing: %w", err)
+		return nil, fmt.Errorf("its file is missing: %w", err)
 	}
 	defer r.Close()
-	ttf, err := io.ReadAll(io.LimitReader(r, words.MaxFont))
+	return io.ReadAll(io.LimitReader(r, most))
+}
+
+func loadFont(ctx context.Context, p *clip.Prop, lib *frame.Library, files Files) error {
+	ttf, err := small(ctx, p, files, words.MaxFont)
 	if err != nil {
 		return err
 	}
@@ -107,6 +130,25 @@ func Sound(ctx context.Context, c *clip.Clip, files Files) ([]float32, error) {
 	if len(c.Sounds) == 0 {
 		return nil, nil
 	}
+	source, err := sounds(ctx, c, files)
+	if err != nil {
+		return nil, err
+	}
+	mixed, _ := mix.Mix(c, source)
+	return mixed, nil
+}
+
+// Stems are the sounds of a clip, each by itself.
+func Stems(ctx context.Context, c *clip.Clip, files Files) ([]mix.Stem, error) {
+	source, err := sounds(ctx, c, files)
+	if err != nil {
+		return nil, err
+	}
+	return mix.Stems(c, source), nil
+}
+
+// sounds decodes what the sounds of a clip are made of.
+func sounds(ctx context.Context, c *clip.Clip, files Files) (func(*clip.Prop) []float32, error) {
 	needed := map[string]float64{}
 	for i := range c.Sounds {
 		t := &c.Sounds[i]
@@ -121,7 +163,7 @@ func Sound(ctx context.Context, c *clip.Clip, files Files) ([]float32, error) {
 		}
 		decoded[id] = pcm
 	}
-	return mix.Mix(c, func(p *clip.Prop) []float32 { return decoded[p.ID] }), nil
+	return func(p *clip.Prop) []float32 { return decoded[p.ID] }, nil
 }
 
 // decode reads so many seconds of a sound.

@@ -308,7 +308,7 @@ func extracted(ctx context.Context, s *Spool) (*Spool, error) {
 	}
 	_, kind := Kind(s.Head())
 	t, err := newTool(ctx, ErrNoFFmpeg, filmMemory, niceness, "-hide_banner", "-loglevel", "error", "-nostdin", "-protocol_whitelist", "file",
-		"-f", moving[kind], "-i", "/proc/self/fd/3", "-map", "0:a:0", "-vn", "-af", "aresample=async=1:first_pts=0", "-c:a", "flac", "-ar", "48000", "-ac", "2",
+		"-f", moving[kind], "-i", "/proc/self/fd/3", "-map", "0:a:0", "-vn", "-af", "aresample=async=1:first_pts=0", "-c:a", "flac",
 		"-map_metadata", "-1", "-fflags", "+bitexact", "-flags:a", "+bitexact", "-f", "flac", "-y", "/proc/self/fd/4")
 	if err == nil {
 		t.ExtraFiles = []*os.File{s.File, out}

@@ -11,6 +11,7 @@ import (
 	"unicode"
 
 	"billow/core/clip"
+	"billow/core/cube"
 )
 
 // Examine tells what a file is and brings it into the form in which it is kept:
@@ -41,6 +42,13 @@ func examine(ctx context.Context, name string, s *Spool, limits Limits) (none cl
 		return none, nil, clip.Fault("file", "%s is empty", name)
 	}
 	id, title := "prop-"+s.Hash[:12], titled(name)
+	if isTable(name, s) {
+		if s.Bytes > cube.MaxBytes {
+			return none, nil, clip.Fault("file", "%s is larger than %d MB", name, cube.MaxBytes>>20)
+		}
+		p, err := table(id, title, s)
+		return p, s, err
+	}
 	switch what, kind := Kind(s.Head()); what {
 	case clip.KindCutout:
 		if s.Bytes > limits.PictureBytes {
@@ -76,7 +84,7 @@ func examine(ctx context.Context, name string, s *Spool, limits Limits) (none cl
 		}
 		return t.Prop, t.File, nil
 	}
-	return none, nil, clip.Fault("file", "%s is neither a picture (PNG, JPEG, WebP, GIF, SVG) nor footage (MP4, MOV, WebM, GIF, WebP) nor a tune (WAV, MP3, OGG, FLAC, M4A) nor a font (TTF, OTF, WOFF2)", name)
+	return none, nil, clip.Fault("file", "%s is neither a picture (PNG, JPEG, WebP, GIF, SVG) nor footage (MP4, MOV, WebM, GIF, WebP) nor a tune (WAV, MP3, OGG, FLAC, M4A) nor a font (TTF, OTF, WOFF2) nor a table of colours (CUBE)", name)
 }
 
 // picture reads a picture as it is when it is upright, in sRGB and small enough

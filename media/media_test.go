@@ -152,7 +152,7 @@ func TestBadSoundIsRefusedInWords(t *testing.T) {
 	if _, _, err := examined(t, "junk.wav", []byte("RIFF....WAVEjunk")); err == nil || !strings.Contains(err.Error(), "junk.wav: it cannot be read as sound") {
 		t.Errorf("junk gives %v", err)
 	}
-	if _, _, err := examined(t, "short.wav", WAV(tone(0.4, 440))); err == nil || !strings.Contains(err.Error(), "at least one") {
+	if _, _, err := examined(t, "short.wav", WAV(tone(0.02, 440))); err == nil || !strings.Contains(err.Error(), "at least 0.05") {
 		t.Errorf("a short tune gives %v", err)
 	}
 	p, _, err := examined(t, "silent.wav", WAV(make([]float32, 2*3*mix.Rate)))

@@ -44,6 +44,23 @@ var demuxers = map[string]string{
 	"video/mp4": "mov", "video/quicktime": "mov", "video/webm": "matroska",
 }
 
+// resampled brings any sampling rate to mix.Rate; images of tones stay 100 dB below them.
+var resampled = "aresample=" + strconv.Itoa(mix.Rate) + ":resampler=soxr:precision=28"
+
+// single tells whether a sound has one channel. It is to be as loud on both sides as it
+// is, while ffmpeg would take it for a centre among others and make it 3 dB softer.
+func single(ctx context.Context, s *Spool, demuxer string) bool {
+	t, err := newTool(ctx, errNoProbe, ffmpegMemory, niceness, "-v", "error", "-protocol_whitelist", "file", "-f", demuxer,
+		"-select_streams", "a:0", "-show_entries", "stream=channels", "-of", "csv=p=0", "/proc/self/fd/3")
+	if err != nil {
+		return false
+	}
+	t.ExtraFiles = []*os.File{s.File}
+	var out strings.Builder
+	t.Stdout = &limitedText{&out, 1 << 10}
+	return t.Run() == nil && strings.Trim(out.String(), "\n\r, ") == "1"
+}
+
 // Stream decodes at most so many seconds of a sound file as interleaved stereo
 // at mix.Rate and hands it over piece by piece. ffmpeg reads the file itself,
 // and may seek in it: the index of some lies at their end.
@@ -55,9 +72,13 @@ func Stream(ctx context.Context, s *Spool, seconds float64, each func(pcm []floa
 	if !ok {
 		return errors.New("it is not a sound file")
 	}
+	filter := resampled
+	if single(ctx, s, demuxer) {
+		filter = "pan=stereo|c0=c0|c1=c0," + filter
+	}
 	t, err := newTool(ctx, ErrNoFFmpeg, ffmpegMemory, niceness, "-hide_banner", "-loglevel", "error", "-nostdin",
 		"-protocol_whitelist", "file", "-f", demuxer, "-i", "/proc/self/fd/3", "-map", "0:a:0", "-vn",
-		"-t", strconv.FormatFloat(seconds, 'f', 3, 64), "-f", "f32le", "-ac", "2", "-ar", strconv.Itoa(mix.Rate), "pipe:1")
+		"-t", strconv.FormatFloat(seconds, 'f', 3, 64), "-af", filter, "-f", "f32le", "-ac", "2", "-ar", strconv.Itoa(mix.Rate), "pipe:1")
 	if err != nil {
 		return err
 	}
@@ -95,7 +116,7 @@ func pieces(r io.Reader, each func(pcm []float32) error) (n int, err error) {
 		k -= k % 8 // whole samples of both channels
 		for i := range k / 4 {
 			v := math.Float32frombits(binary.LittleEndian.Uint32(raw[4*i:]))
-			if v != v {
+			if v-v != 0 { // neither a number nor finite
 				v = 0
 			}
 			pcm[i] = v
@@ -125,8 +146,10 @@ func DecodeSound(ctx context.Context, s *Spool, seconds float64) ([]float32, err
 // SoundProp analyses a tune and describes it as a prop.
 func SoundProp(ctx context.Context, id, name string, s *Spool) (clip.Prop, error) {
 	mixer, samples := beat.NewMixer(), 0
-	err := Stream(ctx, s, MaxSeconds, func(pcm []float32) error {
-		samples += len(pcm) / 2
+	err := Stream(ctx, s, MaxSeconds+1, func(pcm []float32) error {
+		if samples += len(pcm) / 2; samples > MaxSeconds*mix.Rate {
+			return fmt.Errorf("it lasts more than %d minutes, which is the longest that is taken; bring in the part that you need", MaxSeconds/60)
+		}
 		mixer.Add(pcm)
 		return nil
 	})
@@ -135,8 +158,9 @@ func SoundProp(ctx context.Context, id, name string, s *Spool) (clip.Prop, error
 	}
 	sound := beat.Find(mixer.Mono())
 	sound.Seconds = float64(samples) / mix.Rate
-	if sound.Seconds < 1 {
-		return clip.Prop{}, fmt.Errorf("it lasts only %.2f seconds; a tune needs at least one", sound.Seconds)
+	const least = 0.05 // seconds: a click
+	if sound.Seconds < least {
+		return clip.Prop{}, fmt.Errorf("it lasts only %.3f seconds; a sound needs at least %.2f", sound.Seconds, least)
 	}
 	_, kind := Kind(s.Head())
 	return clip.Prop{ID: id, Name: name, Kind: clip.KindTune, Hash: s.Hash, Media: kind, Sound: sound}, nil

@@ -5,9 +5,11 @@ import (
 	"log/slog"
 	"net/http"
 	"os"
+	"strings"
 
 	"billow/core/clip"
 	"billow/media"
+	"billow/stock"
 	"billow/store"
 
 	"github.com/gin-gonic/gin"
@@ -37,6 +39,12 @@ func fail(c *gin.Context, err error) {
 		c.JSON(http.StatusInternalServerError, problem("drawing", "The picture cannot be drawn: "+err.Error(), ""))
 	case errors.As(err, &field):
 		c.JSON(http.StatusUnprocessableEntity, problem("invalid", field.Reason, field.Field))
+	case errors.Is(err, stock.ErrUnreachable):
+		c.JSON(http.StatusBadGateway, problem("stock", sentence(stock.ErrUnreachable), ""))
+	case errors.Is(err, stock.ErrGone):
+		c.JSON(http.StatusNotFound, problem("stock", sentence(stock.ErrGone), ""))
+	case errors.Is(err, stock.ErrPrice):
+		c.JSON(http.StatusConflict, problem("price", sentence(stock.ErrPrice), "price"))
 	case errors.Is(err, store.ErrNotFound):
 		c.JSON(http.StatusNotFound, problem("missing", err.Error(), ""))
 	case errors.As(err, &large), errors.Is(err, media.ErrTooLarge):
@@ -59,4 +67,10 @@ func fail(c *gin.Context, err error) {
 		c.Header("Retry-After", "2")
 		c.JSON(http.StatusServiceUnavailable, problem("unavailable", "The database did not answer; nothing was changed. Try again in a moment", ""))
 	}
+}
+
+// sentence is an error as one.
+func sentence(err error) string {
+	s := err.Error()
+	return strings.ToUpper(s[:1]) + s[1:]
 }

@@ -15,7 +15,8 @@ import (
 func (s *Server) createExport(c *gin.Context) {
 	var in struct {
 		Shapes []string `json:"shapes"`
-		Quick  bool     `json:"quick"` // a look, not to be posted
+		Quick  bool     `json:"quick"`  // a look, not to be posted
+		Silent bool     `json:"silent"` // without sound
 	}
 	if err := readJSON(c, &in, smallBody); err != nil {
 		fail(c, err)
@@ -43,6 +44,9 @@ func (s *Server) createExport(c *gin.Context) {
 	if gaps := frame.Gaps(doc); len(gaps) > 0 {
 		fail(c, clip.Fault("words", "%v", gaps[0]))
 		return
+	}
+	if in.Silent {
+		doc.Sounds = nil
 	}
 	id := store.NewID()
 	if err := s.Queue.Add(c, id, st.ID, st.Revision, doc, in.Shapes, in.Quick); err != nil {

@@ -15,16 +15,16 @@ import (
 )
 
 // bringFootage stores a file of moving pictures as it is and has it brought in.
-func (s *Server) bringFootage(c *gin.Context, name string, spool *media.Spool) {
+func (s *Server) bringFootage(c *gin.Context, in store.Coming, spool *media.Spool) {
 	if spool.Bytes > s.Limits.FootageBytes {
-		fail(c, clip.Fault("file", "%s is larger than %d MB", name, s.Limits.FootageBytes>>20))
+		fail(c, clip.Fault("file", "%s is larger than %d MB", in.Name, s.Limits.FootageBytes>>20))
 		return
 	}
 	id := rand.Text()
 	_, kind := media.Kind(spool.Head())
 	err := s.Store.PutFile(c, spool.Hash, kind, spool.Again())
 	if err == nil {
-		err = s.Queue.Bring(c, id, name, spool.Hash)
+		err = s.Queue.Bring(c, id, in)
 	}
 	if err != nil {
 		fail(c, err)

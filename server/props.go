@@ -34,8 +34,13 @@ func (s *Server) uploadProp(c *gin.Context) {
 		return
 	}
 	defer spool.Close()
+	s.bringIn(c, name, "", spool)
+}
+
+// bringIn examines a file and keeps it, with a credit or none.
+func (s *Server) bringIn(c *gin.Context, name, credit string, spool *media.Spool) {
 	if media.Moves(spool) {
-		s.bringFootage(c, name, spool)
+		s.bringFootage(c, store.Coming{Name: name, Hash: spool.Hash, Credit: credit}, spool)
 		return
 	}
 	p, kept, err := media.Examine(c, name, spool, s.Limits)
@@ -46,6 +51,7 @@ func (s *Server) uploadProp(c *gin.Context) {
 	if kept != spool {
 		defer kept.Close()
 	}
+	p.Credit = credit
 	if err := s.Store.Keep(c, p, kept.Again(), kept.Coarse); err != nil {
 		fail(c, err)
 		return
@@ -80,6 +86,23 @@ func (s *Server) listProps(c *gin.Context) {
 // removeProp takes a prop from the shelf; returnProp puts it back.
 func (s *Server) removeProp(c *gin.Context) { done(c, s.Store.RemoveProp(c, c.Param("hash"))) }
 func (s *Server) returnProp(c *gin.Context) { done(c, s.Store.ReturnProp(c, c.Param("hash"))) }
+
+// creditProp says who made what is on the shelf, for all clips that it is used in from now on.
+func (s *Server) creditProp(c *gin.Context) {
+	var in struct {
+		Credit string `json:"credit"`
+	}
+	if err := readJSON(c, &in, smallBody); err != nil {
+		fail(c, err)
+		return
+	}
+	credit, err := clip.CreditIn(in.Credit)
+	if err != nil {
+		fail(c, err)
+		return
+	}
+	done(c, s.Store.CreditProp(c, c.Param("hash"), credit))
+}
 
 // listProducts are the products of all clips, for other clips to choose from.
 func (s *Server) listProducts(c *gin.Context) {

@@ -18,6 +18,7 @@ import (
 	"billow/door"
 	"billow/export"
 	"billow/media"
+	"billow/stock"
 	"billow/store"
 
 	"github.com/gin-contrib/gzip"
@@ -30,6 +31,7 @@ type Server struct {
 	Queue  *export.Queue
 	Drawer *export.Drawer
 	Limits media.Limits
+	Stock  stock.Provider // where backdrops, footage and more are fetched from
 	Page   fs.FS
 	Hosts  []string // names under which it answers, beside those of loopback
 	Closed bool     // whether one has to sign in
@@ -97,11 +99,18 @@ func (s *Server) routes(api *gin.RouterGroup) {
 	api.DELETE("/intakes/:id", s.cancelIntake)
 	api.DELETE("/props/:hash", s.removeProp)
 	api.POST("/props/:hash/return", s.returnProp)
+	api.PUT("/props/:hash/credit", s.creditProp)
 	api.GET("/props/:hash/figures", packed, s.getFigures)
 	api.GET("/products", packed, s.listProducts)
 	api.GET("/brands", packed, s.listBrands)
 	api.PUT("/brands/:id", s.putBrand)
 	api.DELETE("/brands/:id", s.removeBrand)
+	api.GET("/stock", packed, s.searchStock)
+	api.GET("/stock/:id/preview", s.previewStock)
+	api.POST("/stock/:id/take", s.takeStock)
+	api.GET("/looks", packed, s.listLooks)
+	api.PUT("/looks/:id", s.putLook)
+	api.DELETE("/looks/:id", s.removeLook)
 	api.GET("/starters", packed, s.listStarters)
 	api.POST("/starters", s.createFromStarter)
 	api.POST("/starters/preview", s.previewStarter)
@@ -115,6 +124,8 @@ func (s *Server) routes(api *gin.RouterGroup) {
 	api.POST("/clips/:id/variants/exports", s.exportVariants)
 	api.GET("/clips/:id/variants/exports/events", s.variantExportEvents)
 	api.GET("/exports/:id", s.downloadVariants)
+	api.GET("/clips/:id/sound.wav", s.clipSound)
+	api.GET("/clips/:id/stems.zip", s.clipStems)
 	api.GET("/clips/:id/exports", packed, s.listExports)
 	api.POST("/clips/:id/exports", s.createExport)
 	api.GET("/clips/:id/exports/events", s.exportEvents)

@@ -19,11 +19,18 @@ type Intake struct {
 	Error string          `json:"error"` // why it failed, for a person
 }
 
+// Coming is a file that is to be brought in.
+type Coming struct {
+	Name   string
+	Hash   string
+	Credit string // of what comes from the stock shelf
+}
+
 // CreateIntake notes a file, which is stored, as one to be brought in. enqueue queues the work in
 // the same transaction.
-func (s *Store) CreateIntake(ctx context.Context, id, name, hash string, enqueue func(tx pgx.Tx, id string, attempt int) error) error {
+func (s *Store) CreateIntake(ctx context.Context, id string, in Coming, enqueue func(tx pgx.Tx, id string, attempt int) error) error {
 	return s.tx(ctx, func(ctx context.Context, tx pgx.Tx) error {
-		n, err := tx.Exec(ctx, `INSERT INTO intakes (id, name, hash) VALUES ($1, $2, $3) ON CONFLICT DO NOTHING`, id, name, hash)
+		n, err := tx.Exec(ctx, `INSERT INTO intakes (id, name, hash, credit) VALUES ($1, $2, $3, $4) ON CONFLICT DO NOTHING`, id, in.Name, in.Hash, in.Credit)
 		if err != nil || n.RowsAffected() == 0 {
 			return err
 		}
@@ -39,13 +46,13 @@ func (s *Store) Intake(ctx context.Context, id string) (in Intake, err error) {
 }
 
 // StartIntake takes one up, if it is still wanted in this attempt, and tells which file it is.
-func (s *Store) StartIntake(ctx context.Context, id string, attempt int) (name, hash string, wanted bool, err error) {
+func (s *Store) StartIntake(ctx context.Context, id string, attempt int) (in Coming, wanted bool, err error) {
 	err = s.row(ctx, `UPDATE intakes SET state = 'running', heartbeat = now() WHERE id = $1 AND attempt = $2 AND state IN ('waiting', 'running')
-		RETURNING name, hash`, []any{id, attempt}, &name, &hash)
+		RETURNING name, hash, credit`, []any{id, attempt}, &in.Name, &in.Hash, &in.Credit)
 	if err == ErrNotFound {
-		return "", "", false, nil
+		return in, false, nil
 	}
-	return name, hash, err == nil, err
+	return in, err == nil, err
 }
 
 // IntakeProgress says that an attempt lives and how far it is, and tells whether it is still wanted.

@@ -26,7 +26,7 @@ func bringing(t *testing.T, id string) (hash string, queued *[]string, enqueue f
 		}
 		return nil
 	}
-	if err := db.CreateIntake(t.Context(), id, "film.mp4", hash, enqueue); err != nil {
+	if err := db.CreateIntake(t.Context(), id, store.Coming{Name: "film.mp4", Hash: hash, Credit: "by us"}, enqueue); err != nil {
 		t.Fatal(err)
 	}
 	return hash, queued, enqueue
@@ -35,9 +35,9 @@ func bringing(t *testing.T, id string) (hash string, queued *[]string, enqueue f
 // A worker that falls silent is replaced, and what it says afterwards counts for nothing.
 func TestASilentIntakeIsGivenToAnotherWorker(t *testing.T) {
 	_, queued, enqueue := bringing(t, "silent")
-	name, _, ok, err := db.StartIntake(t.Context(), "silent", 1)
-	if !ok || err != nil || name != "film.mp4" || fmt.Sprint(*queued) != "[1]" {
-		t.Fatal(name, ok, err, *queued)
+	in, ok, err := db.StartIntake(t.Context(), "silent", 1)
+	if !ok || err != nil || in.Name != "film.mp4" || in.Credit != "by us" || fmt.Sprint(*queued) != "[1]" {
+		t.Fatal(in, ok, err, *queued)
 	}
 	if err := db.OrphanedIntakes(t.Context(), time.Hour, enqueue); err != nil || len(*queued) != 1 {
 		t.Fatalf("one that lives was taken away: %v %v", *queued, err)
@@ -54,7 +54,7 @@ func TestASilentIntakeIsGivenToAnotherWorker(t *testing.T) {
 	if in, err := db.Intake(t.Context(), "silent"); err != nil || in.State != "waiting" || in.Prop != nil {
 		t.Errorf("it is %+v: %v", in, err)
 	}
-	if _, _, ok, _ := db.StartIntake(t.Context(), "silent", 2); !ok {
+	if _, ok, _ := db.StartIntake(t.Context(), "silent", 2); !ok {
 		t.Fatal("the new attempt cannot start")
 	}
 	if ok, err := db.IntakeProgress(t.Context(), "silent", 2, 0.25); !ok || err != nil {
@@ -71,7 +71,7 @@ func TestASilentIntakeIsGivenToAnotherWorker(t *testing.T) {
 // What was stopped is not gone on with, and its file goes; one that failed says why.
 func TestAnIntakeIsStoppedOrFails(t *testing.T) {
 	hash, queued, enqueue := bringing(t, "stopped!")
-	if _, _, ok, _ := db.StartIntake(t.Context(), "stopped!", 1); !ok {
+	if _, ok, _ := db.StartIntake(t.Context(), "stopped!", 1); !ok {
 		t.Fatal("it cannot start")
 	}
 	if err := db.DropFile(t.Context(), hash); err != nil {
@@ -99,7 +99,7 @@ func TestAnIntakeIsStoppedOrFails(t *testing.T) {
 		t.Errorf("its file is still there: %v", err)
 	}
 	bringing(t, "failing-one")
-	if _, _, ok, _ := db.StartIntake(t.Context(), "failing-one", 1); !ok {
+	if _, ok, _ := db.StartIntake(t.Context(), "failing-one", 1); !ok {
 		t.Fatal("it cannot start")
 	}
 	if err := db.FailIntake(t.Context(), "failing-one", 1, "it lasts too long"); err != nil {

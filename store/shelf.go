@@ -39,14 +39,16 @@ func (s *Store) Props(ctx context.Context) ([]Shelved, error) {
 		WHERE p.removed IS NULL ORDER BY p.created_at DESC, p.hash LIMIT $1`, MostProps)
 }
 
-// PutProp remembers a prop whose file is stored.
+// PutProp remembers a prop whose file is stored. Who made it, once said, stays known.
 func (s *Store) PutProp(ctx context.Context, p clip.Prop) error {
 	b, err := json.Marshal(p)
 	if err != nil {
 		return err
 	}
 	_, err = s.exec(ctx, `INSERT INTO props (hash, name, prop) VALUES ($1, $2, $3)
-		ON CONFLICT (hash) DO UPDATE SET name = excluded.name, prop = excluded.prop, created_at = now(), removed = NULL`, p.Hash, p.Name, b)
+		ON CONFLICT (hash) DO UPDATE SET name = excluded.name, prop = CASE
+			WHEN coalesce(excluded.prop->>'credit', '') = '' AND props.prop->>'credit' <> ''
+			THEN jsonb_set(excluded.prop::jsonb, '{credit}', props.prop::jsonb->'credit')::json ELSE excluded.prop END, created_at = now(), removed = NULL`, p.Hash, p.Name, b)
 	return err
 }
 
@@ -66,6 +68,11 @@ func (s *Store) Keep(ctx context.Context, p clip.Prop, file io.Reader, coarse []
 // RemoveProp takes a prop from the shelf. Clips that use it keep it.
 func (s *Store) RemoveProp(ctx context.Context, hash string) error {
 	return s.found(ctx, `UPDATE props SET removed = now() WHERE hash = $1 AND removed IS NULL`, hash)
+}
+
+// CreditProp says who made a prop that is on the shelf.
+func (s *Store) CreditProp(ctx context.Context, hash, credit string) error {
+	return s.found(ctx, `UPDATE props SET prop = jsonb_set(prop::jsonb, '{credit}', to_jsonb($2::text))::json WHERE hash = $1 AND removed IS NULL`, hash, credit)
 }
 
 // ReturnProp puts a prop that was removed back on the shelf.

@@ -2,6 +2,7 @@ package store_test
 
 import (
 	"encoding/json"
+	"errors"
 	"strings"
 	"testing"
 
@@ -92,6 +93,35 @@ func TestTheShelfKnowsWhereAPropIsUsed(t *testing.T) {
 	}
 	if there, _ := shelved(t, db, p.Hash); !there {
 		t.Error("returned, it is not there")
+	}
+	// Who made it is said once, and stays known when the file is brought in again.
+	credit := func() string {
+		list, err := db.Props(ctx)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, s := range list {
+			var q clip.Prop
+			if err := json.Unmarshal(s.Prop, &q); err != nil {
+				t.Fatal(err)
+			}
+			if q.Hash == p.Hash {
+				return q.Credit
+			}
+		}
+		return ""
+	}
+	if err := db.CreditProp(ctx, p.Hash, "Cups by Nonna Bell"); err != nil {
+		t.Fatal(err)
+	}
+	if p.Credit = ""; db.PutProp(ctx, p) != nil || credit() != "Cups by Nonna Bell" {
+		t.Errorf("brought in again, it is by %q", credit())
+	}
+	if p.Credit = "Cups by Otto"; db.PutProp(ctx, p) != nil || credit() != p.Credit {
+		t.Errorf("with another credit it is by %q", credit())
+	}
+	if err := db.CreditProp(ctx, "nothing", "Nobody"); !errors.Is(err, store.ErrNotFound) {
+		t.Errorf("crediting what is not there gives %v", err)
 	}
 }
 

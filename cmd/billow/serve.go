@@ -6,14 +6,18 @@ import (
 	"errors"
 	"fmt"
 	"net"
+	"net/http"
 	"os"
 	"slices"
+	"time"
 
 	"billow/core/clip"
 	"billow/demo"
 	"billow/export"
 	"billow/media"
 	"billow/server"
+	"billow/stock"
+	"billow/stock/standin"
 	"billow/store"
 	"billow/web"
 
@@ -29,6 +33,7 @@ type serving struct {
 	sound   int
 	footage int
 	seconds int
+	stock   string
 	reading int
 	drawing int
 }
@@ -41,6 +46,7 @@ func (v *serving) flags(cmd *cobra.Command) {
 	cmd.Flags().IntVar(&v.pixels, "max-megapixels", d.Megapixels, "most pixels of a picture, in millions")
 	cmd.Flags().IntVar(&v.sound, "max-sound-mb", int(d.SoundBytes>>20), "largest tune that is taken")
 	cmd.Flags().IntVar(&v.footage, "max-footage-mb", int(d.FootageBytes>>20), "largest footage that is taken")
+	cmd.Flags().StringVar(&v.stock, "stock", "", "address of a stock shelf (docs/stock.md) instead of that which ships with Billow")
 	cmd.Flags().IntVar(&v.seconds, "max-footage-seconds", int(d.FootageSeconds), "longest footage that is taken")
 	cmd.Flags().StringSliceVar(&v.hosts, "host", nil, "name under which it may be reached, beside those of loopback; may be given several times")
 	cmd.Flags().IntVar(&v.reading, "reading-mb", 0, "memory for reading files, all together (default: a quarter of the machine's)")
@@ -97,6 +103,10 @@ func (v *serving) run(prepare func(context.Context, *store.Store) error) error {
 	if err != nil {
 		return err
 	}
+	shelf, err := v.stockShelf(ctx)
+	if err != nil {
+		return err
+	}
 	limits := media.Limits{
 		PictureBytes: int64(v.picture) << 20, Megapixels: v.pixels, SoundBytes: int64(v.sound) << 20,
 		FootageBytes: int64(v.footage) << 20, FootageSeconds: float64(min(v.seconds, clip.MaxFootage)),
@@ -106,12 +116,33 @@ func (v *serving) run(prepare func(context.Context, *store.Store) error) error {
 	go func() { worked <- q.Run(ctx) }()
 	srv := &server.Server{
 		Store: s, Queue: q, Drawer: drawer, Page: web.Files(), Hosts: v.hosts, Closed: v.closed(l),
-		Limits: limits,
+		Limits: limits, Stock: stock.NewRemote(shelf),
 	}
 	fmt.Printf("Billow is at http://%s  (Ctrl-C stops it)\n", l.Addr())
 	err = srv.Serve(ctx, l)
 	cancel()
 	return errors.Join(err, <-worked)
+}
+
+// stockDelay is what the stand-in's answers take, so that it feels like a service far away.
+const stockDelay = 150 * time.Millisecond
+
+// stockShelf is where things are fetched from: the provider that was asked for, or the stand-in, which
+// answers on loopback until the program ends.
+func (v *serving) stockShelf(ctx context.Context) (address string, err error) {
+	if v.stock != "" {
+		return v.stock, nil
+	}
+	l, err := net.Listen("tcp", "127.0.0.1:0")
+	if err != nil {
+		return "", err
+	}
+	shelf := standin.New()
+	shelf.Have(standin.Trouble{Delay: stockDelay})
+	s := &http.Server{Handler: shelf, ReadHeaderTimeout: 5 * time.Second}
+	go s.Serve(l)
+	context.AfterFunc(ctx, func() { s.Close() })
+	return "http://" + l.Addr().String(), nil
 }
 
 func serveCommand() *cobra.Command {

@@ -29,7 +29,7 @@ func main() {
 	// costs some megabytes and saves much of the time.
 	debug.SetGCPercent(400)
 	lib := frame.NewLibrary(fonts.Set(fetched), cacheBytes)
-	lib.OwnFont = func(hash string) ([]byte, error) { return fetched("own:" + hash) }
+	lib.File = func(hash string) ([]byte, error) { return fetched("own:" + hash) }
 	e := engine.New(lib)
 	e.Read = part
 	js.Global().Set("billow", js.FuncOf(func(_ js.Value, args []js.Value) any {

@@ -8,6 +8,8 @@ import (
 	"strings"
 
 	"billow/core/clip"
+	"billow/core/effect"
+	"billow/core/look"
 	"billow/core/motion"
 	"billow/core/offer"
 	"billow/core/passages"
@@ -64,11 +66,21 @@ func catalogue() string {
 	add("embeddings", clip.Embeddings)
 	add("fontFeatures", clip.Features)
 	add("fontFiles", fontFiles())
+	add("fades", clip.Fades)
+	add("loudnessTargets", clip.LoudnessTargets)
+	fmt.Fprintf(&out, "export const usualDuck = %g\n\n", clip.UsualDuck)
+	fmt.Fprintf(&out, "export const voiceDucks = %d\n\n", clip.VoiceDucks)
+	add("hitKinds", clip.HitKinds)
+	add("hitDeeds", clip.HitDeeds)
+	add("hitsWhich", clip.HitsWhich)
+	add("sectionKinds", clip.SectionKinds)
 	add("blends", clip.BlendNames)
 	add("pins", clip.PinNames)
 	add("shapes", shapes())
 	add("layerKinds", layerKinds())
 	add("transitions", transitions())
+	add("effects", effects())
+	add("looks", look.Ready)
 	fmt.Fprintf(&out, "export const productSlot = %q\n\n", clip.ProductSlot)
 	return strings.TrimSuffix(out.String(), "\n")
 }
@@ -143,6 +155,30 @@ func layerKinds() []kindEntry {
 	var out []kindEntry
 	for _, k := range clip.Kinds {
 		out = append(out, kindEntry{k.ID, k.Name, k.Says, k.Field, k.Icon, k.Offered, k.Holds, k.Fills, k.Plays})
+	}
+	return out
+}
+
+type effectEntry struct {
+	Name       string    `json:"name"`
+	Title      string    `json:"title"`
+	Says       string    `json:"says"`
+	Group      string    `json:"group"`
+	Begin      []float64 `json:"begin"` // what its first property is when it is put on
+	Properties []string  `json:"properties"`
+}
+
+// effects are those that are offered.
+func effects() (out []effectEntry) {
+	for _, e := range effect.All {
+		if e.Title == "" {
+			continue
+		}
+		one := effectEntry{e.Name, e.Title, e.Says, e.Group, e.Begin, nil}
+		for _, p := range e.Properties {
+			one.Properties = append(one.Properties, p.Name)
+		}
+		out = append(out, one)
 	}
 	return out
 }

@@ -3,6 +3,8 @@ package beat
 import (
 	"math"
 	"math/rand"
+	"runtime"
+	"runtime/debug"
 	"testing"
 )
 
@@ -101,10 +103,62 @@ func TestHitsStandWhereTheySound(t *testing.T) {
 	}
 }
 
+// TestWhateverIsHeardCanBeUsed: of short, odd and broken sounds something sensible is said,
+// and what has a beat has a map that a clip may have.
+func TestWhateverIsHeardCanBeUsed(t *testing.T) {
+	rng := rand.New(rand.NewSource(4))
+	for n := range 60 {
+		mono := make([]float32, rng.Intn(9*Rate))
+		gap := Rate/8 + rng.Intn(Rate)
+		for i := range mono {
+			switch n % 5 {
+			case 0:
+				mono[i] = float32(rng.NormFloat64())
+			case 1:
+				mono[i] = float32(math.Exp(-float64(i%gap)/400) * rng.NormFloat64())
+			case 2:
+				if i%gap == 0 {
+					mono[i] = 1
+				}
+			case 3:
+				mono[i] = float32(math.Copysign(1, math.Sin(float64(i)/40)))
+			case 4:
+				mono[i] = float32(1e-6 * rng.NormFloat64())
+			}
+		}
+		s := Find(mono)
+		for _, m := range append(s.Others, s.Tempo) {
+			if err := m.Check(); err != nil {
+				t.Errorf("sound %d of %d samples: %v", n, len(mono), err)
+			}
+		}
+		for _, h := range s.Hits {
+			if !(h.At >= 0 && h.At <= s.Seconds+0.1 && h.Strength > 0 && h.Strength <= 1) {
+				t.Errorf("sound %d has a hit %+v", n, h)
+			}
+		}
+	}
+}
+
 func BenchmarkFindAMinute(b *testing.B) {
 	tune := clicks(grid(120, 0.2, 60), 60)
-	b.ResetTimer()
-	for range b.N {
+	for b.Loop() {
 		Find(tune)
 	}
+	b.ReportMetric(60*float64(b.N)/b.Elapsed().Seconds(), "x-real-time")
+}
+
+// BenchmarkFindTenMinutes tells what memory it takes besides the sound.
+func BenchmarkFindTenMinutes(b *testing.B) {
+	tune := clicks(grid(120, 0.2, 600), 600)
+	var before, after runtime.MemStats
+	runtime.GC()
+	debug.FreeOSMemory()
+	runtime.ReadMemStats(&before)
+	for b.Loop() {
+		Find(tune)
+	}
+	runtime.ReadMemStats(&after)
+	b.ReportMetric(600*float64(b.N)/b.Elapsed().Seconds(), "x-real-time")
+	b.ReportMetric(float64(after.HeapSys-before.HeapInuse)/(1<<20), "MB")
 }

@@ -12,7 +12,7 @@ type Choices struct {
 	Groups  []Choice `json:"groups"`  // that it may lie in
 	Scenes  []Choice `json:"scenes"`  // that it may lie in, in the order in which they play
 	Leaders []Choice `json:"leaders"` // that it may follow
-	Cuts    []Choice `json:"cuts"`    // layers of a group by whose outline it may be cut
+	Cuts    []Choice `json:"cuts"`    // layers by whose outline a group may be cut, or to which a gel may be kept
 	Figures []Choice `json:"figures"` // along which words may run
 	Windows []Choice `json:"windows"` // that lines of words may keep away from
 }
@@ -60,7 +60,7 @@ func (c *Clip) ChoicesOf(id string) Choices {
 				out.Windows = append(out.Windows, choice)
 			}
 		}
-		if l.Inside != nil && l.cutBy(o) {
+		if l.Inside != nil && l.cutBy(o) || l.Gel != nil && o.glazes(l) && !o.Is().Fills {
 			out.Cuts = append(out.Cuts, choice)
 		}
 	}

@@ -24,7 +24,8 @@ type Clip struct {
 	Length   int            `json:"-"` // frames; what the scenes last together (Fit)
 	Tempo    timing.Tempo   `json:"tempo"`
 	Light    Light          `json:"light"`
-	Sounds   []SoundTrack   `json:"sounds,omitempty"` // the tune first
+	Sounds   []SoundTrack   `json:"sounds,omitempty"`   // the tune first
+	Loudness float64        `json:"loudness,omitempty"` // of all sounds together, LUFS, -30..-9; 0 leaves them as loud as they are
 	Props    []Prop         `json:"props"`
 	Products []Product      `json:"products"`
 	Shown    string         `json:"shown,omitempty"`    // the product of scenes that have none of their own
@@ -73,13 +74,14 @@ const (
 	KindCutout = "cutout"
 	KindTune   = "tune"
 	KindFont   = "font"
+	KindTable  = "table"
 )
 
 // Prop is a file that the clip uses, named by what is in it.
 type Prop struct {
 	ID     string `json:"id"`
 	Name   string `json:"name"`
-	Kind   string `json:"kind"` // cutout, footage, tune or font
+	Kind   string `json:"kind"` // cutout, footage, tune, font or table
 	Hash   string `json:"hash"` // SHA-256 of the file, hexadecimal
 	Media  string `json:"media"`
 	Credit string `json:"credit,omitempty"` // maker and licence
@@ -88,6 +90,13 @@ type Prop struct {
 	Footage *Footage `json:"footage,omitempty" walk:"plain"` // beside a picture, which is what all of its frames have in common
 	Sound   *Sound   `json:"sound,omitempty"`
 	Font    *OwnFont `json:"font,omitempty" walk:"plain"`
+	Table   *Table   `json:"table,omitempty" walk:"plain"`
+}
+
+// Table is what is known of a table of colours.
+type Table struct {
+	Size int  `json:"size"`          // points a side
+	Row  bool `json:"row,omitempty"` // it has a row for each channel, not a cube
 }
 
 // Picture is what is known of a picture.
@@ -112,11 +121,41 @@ type Sound struct {
 	Hits    []Hit        `json:"hits"`
 	Levels  []uint8      `json:"levels"` // peak of each 1/20 second, 255 is full scale
 	Steady  bool         `json:"steady"` // whether a beat was found at all
+	Sure    Sure         `json:"sure,omitzero"`
+	// Others are other ways to count it, the likeliest first.
+	Others []timing.Tempo `json:"others,omitempty"`
+	// Sections are its parts in their order, from its beginning on: each lasts until the next.
+	Sections []Section `json:"sections,omitempty"`
+}
+
+// Section is a part of a tune that begins with a bar.
+type Section struct {
+	At   float64 `json:"at"`   // seconds of the tune
+	Kind string  `json:"kind"` // quiet, build, full or break
+}
+
+// Kinds of sections: soft, or with little in it; growing towards what follows; with all that
+// the tune has; and soft between two that are full.
+const (
+	Quiet = "quiet"
+	Build = "build"
+	Full  = "full"
+	Break = "break"
+)
+
+// Sure is how sure it is of a tune, 0..1, that it has a beat, that it is counted as one
+// would count it, and that its bars are where they are heard.
+type Sure struct {
+	Beat  float64 `json:"beat"`
+	Tempo float64 `json:"tempo,omitempty"`
+	Bars  float64 `json:"bars,omitempty"`
 }
 
 // Hit is an accent of the music.
 type Hit struct {
-	At       float64 `json:"at"`       // seconds of the tune
-	Strength float64 `json:"strength"` // 0..1
-	Kind     string  `json:"kind"`     // low, mid or high
+	At       float64 `json:"at"`              // seconds of the tune
+	Strength float64 `json:"strength"`        // 0..1
+	Kind     string  `json:"kind"`            // low, mid or high; or rise, which swells for a while
+	Again    bool    `json:"again,omitempty"` // it comes in most bars around it
+	Lasts    float64 `json:"lasts,omitempty"` // seconds from the beginning of a rise to its top
 }

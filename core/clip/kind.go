@@ -57,7 +57,7 @@ type Kind struct {
 }
 
 // Kinds are all kinds of layers, in the order in which they are offered.
-var Kinds = []*Kind{cutoutKind, wordsKind, badgeKind, cardKind, marqueeKind, backdropKind, photoKind, floorKind, patternKind, vignetteKind, grainKind, groupKind, sceneKind}
+var Kinds = []*Kind{cutoutKind, wordsKind, badgeKind, cardKind, marqueeKind, backdropKind, photoKind, floorKind, patternKind, vignetteKind, grainKind, gelKind, groupKind, sceneKind}
 
 // LayerKinds are their IDs.
 var LayerKinds = func() []string {

@@ -39,6 +39,7 @@ type Lineup struct {
 	Start  timing.Moment `json:"start"`            // when the first has arrived
 	Stay   int           `json:"stay"`             // frames from one arrival to the next
 	Beats  float64       `json:"beats,omitempty"`  // the same in beats instead
+	On     *HitChoice    `json:"on,omitempty"`     // instead: each after the first arrives on the next of these hits
 	Change int           `json:"change"`           // frames that a change takes
 	Bars   float64       `json:"bars,omitempty"`   // the same in bars instead
 	Ease   *motion.Ease  `json:"ease,omitempty"`   // of the changes; without it they begin and end softly
@@ -146,6 +147,11 @@ func (c *Clip) validateLineup(field string, l *Layer) error {
 			if in := c.Layer(id); in == nil || in.Group != l.ID {
 				return Fault(fmt.Sprintf("%s.items[%d]", field, i), "there is no layer %q in %q", id, l.Name)
 			}
+		}
+	}
+	if u.On != nil {
+		if err := u.On.check(field + ".on"); err != nil {
+			return err
 		}
 	}
 	if u.Ease != nil {

@@ -45,6 +45,8 @@ type Layer struct {
 	Masks    []Mask           `json:"masks,omitempty" walk:"plain"`
 	Repeat   *Repeat          `json:"repeat,omitempty" walk:"plain"` // shown again and again
 
+	Table string `json:"table,omitempty"` // the prop of the table of colours that its effect of that name uses
+
 	Cutout   *Cutout   `json:"cutout,omitempty"`
 	Words    *Words    `json:"words,omitempty"`
 	Backdrop *Backdrop `json:"backdrop,omitempty" walk:"plain"`
@@ -52,11 +54,12 @@ type Layer struct {
 	Pattern  *Pattern  `json:"pattern,omitempty" walk:"plain"`
 	Floor    *Floor    `json:"floor,omitempty" walk:"plain"`
 	Grain    *Grain    `json:"grain,omitempty" walk:"plain"`
+	Gel      *Gel      `json:"gel,omitempty"`
 	Inside   *Inside   `json:"inside,omitempty"` // of a group
 	Scene    *Scene    `json:"scene,omitempty"`
 	Lineup   *Lineup   `json:"lineup,omitempty"` // of a group whose layers take turns
 
-	matte bool // how opaque it is is seen instead of it; not part of the document
+	as string // how it is looked at; not part of the document
 }
 
 // Rest is where a layer stands in a shape when nothing moves it: its centre,
@@ -107,10 +110,17 @@ type Move struct {
 	Strength float64       `json:"strength"`         // 0..300 percent
 	Drift    float64       `json:"drift,omitempty"`  // gust: units it goes on drifting until it leaves
 	GoesOn   bool          `json:"goesOn,omitempty"` // flutter: sways evenly, to and fro in two beats, instead of dying away
+	Hits     *OnHits       `json:"hits,omitempty"`   // what is done at which hits, of that kind of moves alone
 }
 
-// ShowMatte lets how opaque a layer is be seen instead of it, while its key is set.
-func (l *Layer) ShowMatte() { l.matte = true }
+// Ways of looking at a layer that are not part of the clip.
+const (
+	AsMatte = "matte" // how opaque it is, while its key is set
+	AsCame  = "came"  // without its effects, but for what takes a screen out of it
+)
 
-// ShowsMatte tells whether that is seen.
-func (l *Layer) ShowsMatte() bool { return l.matte }
+// LookAs lets the layer be looked at in another way.
+func (l *Layer) LookAs(way string) { l.as = way }
+
+// LookedAt is in which way it is looked at; none is as it is.
+func (l *Layer) LookedAt() string { return l.as }

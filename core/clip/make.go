@@ -34,6 +34,9 @@ func StandardShape(name string) (Shape, bool) {
 	return Shape{}, false
 }
 
+// Loud is the loudness, in LUFS, that most social media bring what is posted to.
+const Loud = -14
+
 // New is an empty clip of one scene of so many frames with a plain backdrop
 // beneath it, the standard shapes with home first, and a light from above left.
 func New(name string, home Shape, rate timing.Rate, length int) *Clip {
@@ -42,6 +45,7 @@ func New(name string, home Shape, rate timing.Rate, length int) *Clip {
 		Shapes:   []Shape{home},
 		Tempo:    timing.Even(120),
 		Light:    DefaultLight(),
+		Loudness: Loud,
 		Props:    []Prop{},
 		Products: []Product{},
 	}
@@ -148,13 +152,22 @@ func (l Layer) Clone() Layer {
 	if l.Lineup != nil {
 		l.Lineup = copied(l.Lineup)
 		l.Lineup.Slots, l.Lineup.Items = slices.Clone(l.Lineup.Slots), slices.Clone(l.Lineup.Items)
-		l.Lineup.Ease = copied(l.Lineup.Ease)
+		l.Lineup.Ease, l.Lineup.On = copied(l.Lineup.Ease), copied(l.Lineup.On)
+		if on := l.Lineup.On; on != nil {
+			on.Kinds = slices.Clone(on.Kinds)
+		}
 		for i := range l.Lineup.Items {
 			l.Lineup.Items[i].With = slices.Clone(l.Lineup.Items[i].With)
 		}
 	}
 	l.Stepping, l.Wander, l.Follow, l.Reveal = copied(l.Stepping), copied(l.Wander), copied(l.Follow), copied(l.Reveal)
 	l.Moves, l.Masks, l.Repeat = slices.Clone(l.Moves), ownMasks(l.Masks), copied(l.Repeat)
+	for i := range l.Moves {
+		if h := copied(l.Moves[i].Hits); h != nil {
+			h.Kinds = slices.Clone(h.Kinds)
+			l.Moves[i].Hits = h
+		}
+	}
 	l.Values = maps.Clone(l.Values)
 	for name, v := range l.Values {
 		l.Values[name] = slices.Clone(v)

@@ -48,6 +48,8 @@ var Moves = []MoveKind{
 		Sides: append(wording.List{{Name: "Straight on"}}, motion.SideNames[:4]...), Strong: true},
 	{ID: "bob", Name: "Bob", Icon: "chevron-double-up", Says: "Hops in place to be noticed", Strong: true, Length: 10},
 	{ID: "lull", Name: "Lull", Icon: "pause", Says: "Stays exactly still for this long", Length: 60},
+	{ID: MoveOnHits, Name: "On hits", Icon: "music-note-list", Says: "Swells, flashes or nudges with hits",
+		Sides: motion.SideNames[:4], Strong: true, Side: "below"},
 	{ID: "whisk", Name: "Whisk", Icon: "box-arrow-up-right", Says: "Leaves the frame fast, gathering speed",
 		Sides: nothing("To nothing"), Turns: true, Strong: true, Length: 12, Side: "left", Turn: -18},
 }

@@ -318,6 +318,32 @@ func (l *Layer) ownColour(property string) []float64 {
 	return []float64{float64(c.R), float64(c.G), float64(c.B), float64(c.A)}
 }
 
+// TwoColours are the properties of the first two colours that are seen of the layer's content,
+// or of its only one.
+func (l *Layer) TwoColours() (out []string) {
+	if on := l.Base("duotone"); l.Has("duotone") && on[0] > 0 {
+		return []string{"duotoneDark", "duotoneLight"} // an effect, in the colours of which all is seen
+	}
+	first := []string{FillColour, PlateColour, WallColour, GroundColour, OutlineColour, EmphasisColour}
+	seen := func(name string) bool {
+		if !l.Has(name) || name == OutlineColour && l.Base(Outline)[0] == 0 {
+			return false
+		}
+		return l.colourOf(name) != nil && l.colourOf(name).A > 0
+	}
+	for _, name := range first {
+		if seen(name) {
+			out = append(out, name)
+		}
+	}
+	for _, p := range l.Properties() {
+		if p.Colour && !slices.Contains(first, p.Name) && seen(p.Name) {
+			out = append(out, p.Name)
+		}
+	}
+	return out[:min(len(out), 2)]
+}
+
 // SetColour changes a colour of the layer's content, given as four numbers.
 func (l *Layer) SetColour(property string, value []float64) error {
 	p, ok := PropertyNamed(property)

@@ -23,7 +23,7 @@ func (p Playing) Clock(c *Clip) timing.Clock {
 // EndBar is the bar of the clip, counted from 0, with which a scene of so many
 // bars ends: it ends on a downbeat, also when it does not begin on one.
 func (p Playing) EndBar(c *Clip) float64 {
-	return math.Round(p.First/float64(c.Tempo.PerBar)) + p.Length.Bars
+	return math.Round(c.Tempo.BarAt(p.First)) + p.Length.Bars
 }
 
 // Scenes are the clip's scenes in the order in which they play.
@@ -50,7 +50,7 @@ func (c *Clip) playing(l *Layer, from int) Playing {
 	case s.Frames > 0:
 		p.To = from + s.Frames
 	case s.Bars > 0:
-		p.To = clock.Frame(timing.OnBeat(p.EndBar(c) * float64(c.Tempo.PerBar)))
+		p.To = clock.Frame(timing.OnBeat(c.Tempo.Downbeat(p.EndBar(c))))
 	case s.Beats > 0:
 		p.To = clock.Frame(timing.OnBeat(p.First + s.Beats))
 	}

@@ -2,6 +2,7 @@ package clip
 
 import (
 	"encoding/json"
+	"maps"
 	"reflect"
 	"strings"
 
@@ -47,9 +48,9 @@ func Enum(typ, field string) []string { return enums[typ+"."+field] }
 // enums are the closed lists, by type and field; those of kinds come on top.
 var enums = withKinds(map[string][]string{
 	"Layer.Kind": LayerKinds, "Layer.Blend": BlendModes,
-	"Rest.Pin": Pins, "Prop.Kind": {KindCutout, KindFootage, KindTune, KindFont}, "OwnFont.Embedding": Embeddings.IDs(),
+	"Rest.Pin": Pins, "Prop.Kind": {KindCutout, KindFootage, KindTune, KindFont, KindTable}, "OwnFont.Embedding": Embeddings.IDs(),
 	"Product.Quote": offer.Quotes, "Money.Cents": MoneyCents.IDs(), "Money.Zeros": MoneyZeros.IDs(), "Money.Sign": MoneySigns.IDs(),
-	"Hit.Kind": {"low", "mid", "high"}, "Key.Off": append([]string{""}, motion.Sides...),
+	"OnHits.Does": HitDeeds.IDs(), "HitChoice.Which": HitsWhich.IDs(), "Hit.Kind": HitKinds.IDs(), "Section.Kind": SectionKinds.IDs(), "SoundTrack.FadeInShape": Fades.IDs(), "SoundTrack.FadeOutShape": Fades.IDs(), "Key.Off": append([]string{""}, motion.Sides...),
 	"Ease.Kind":  motion.EaseNames.IDs(),
 	"Leave.Kind": transitionIDs(),
 	"Move.Kind":  MoveKinds, "Move.Side": append([]string{""}, motion.Sides...), "Reveal.Side": motion.Sides[:4],
@@ -110,6 +111,12 @@ func describeFields(t reflect.Type, defs map[string]any) map[string]any {
 	properties, required := map[string]any{}, []string{}
 	for i := range t.NumField() {
 		f := t.Field(i)
+		if f.Anonymous { // its fields are the structure's own
+			part := describeFields(f.Type, defs)
+			maps.Copy(properties, part["properties"].(map[string]any))
+			required = append(required, part["required"].([]string)...)
+			continue
+		}
 		name, options, _ := strings.Cut(f.Tag.Get("json"), ",")
 		if name == "-" {
 			continue

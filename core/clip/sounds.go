@@ -2,6 +2,8 @@ package clip
 
 import (
 	"fmt"
+	"slices"
+	"strings"
 
 	"billow/core/motion"
 	"billow/core/timing"
@@ -18,6 +20,35 @@ type SoundTrack struct {
 	Keys    motion.Track  `json:"keys,omitempty"`   // of the gain: decibels that are added, -60..12
 	FadeIn  int           `json:"fadeIn"`           // frames
 	FadeOut int           `json:"fadeOut"`          // frames
+	Pan     float64       `json:"pan,omitempty"`    // percent, -100 left .. 100 right; the other side becomes softer
+	Muted   bool          `json:"muted,omitempty"`
+	// FadeInShape and FadeOutShape are how the fades go, as Fades says; "" is even.
+	FadeInShape  string `json:"fadeInShape,omitempty"`
+	FadeOutShape string `json:"fadeOutShape,omitempty"`
+	// Parts are what is heard of the sound, one part after the other, instead of all of it from
+	// Trim on. After the last it goes on for Tail seconds, 0..10, and dies away.
+	Parts []timing.Part `json:"parts,omitempty"`
+	Tail  float64       `json:"tail,omitempty"`
+	// Count is how the tune is counted, in its own seconds, where that was corrected.
+	// Kept says that it is not to be corrected any more.
+	Count *timing.Tempo `json:"count,omitempty"`
+	Kept  bool          `json:"kept,omitempty"`
+	// Pans is by how many percent the pan has changed at its end, -200..200.
+	Pans float64 `json:"pans,omitempty"`
+	// With is the move that it comes with: when it begins, how long it lasts and where it is heard follow that.
+	With OfMove `json:"with,omitzero"`
+	// Solo lets this be heard without the others that have it not.
+	Solo bool `json:"solo,omitempty"`
+	// Ducks is by how many decibels the tune is softer while this sounds, 0..24, and Duck
+	// the seconds in which it becomes so and comes back, 0.05..2; 0 is 0.3.
+	Ducks float64 `json:"ducks,omitempty"`
+	Duck  float64 `json:"duck,omitempty"`
+}
+
+// OfMove is a move of a layer.
+type OfMove struct {
+	Layer string `json:"layer"`
+	Move  string `json:"move"`
 }
 
 // TuneID is the ID of the track of the tune, by which the tempo goes.
@@ -40,6 +71,11 @@ func (c *Clip) SetTune(t *SoundTrack) {
 		t.ID = TuneID
 		c.Sounds = append([]SoundTrack{*t}, c.Sounds...)
 	}
+}
+
+// Audible tells whether a sound is heard: not muted, and chosen to be heard alone where some are.
+func (c *Clip) Audible(t *SoundTrack) bool {
+	return !t.Muted && (t.Solo || !slices.ContainsFunc(c.Sounds, func(t SoundTrack) bool { return t.Solo && !t.Muted }))
 }
 
 // MaxSounds is how many sounds a clip may have.
@@ -66,11 +102,19 @@ func (c *Clip) validateSounds() error {
 		if f := c.Clock().Frame(t.At); f < 0 || f >= c.Length {
 			return Fault(field+".at", "%q would begin to sound at %s, outside the clip", p.Name, c.Rate.Timecode(f))
 		}
+		if w := t.With; w != (OfMove{}) && c.Layer(w.Layer) == nil {
+			return Fault(field+".with", "there is no layer %q with a move that it could come with", w.Layer)
+		}
 		longest := float64(MaxSeconds * 60)
 		if err := firstError(
 			within(field+".trim", t.Trim, 0, max(0, p.Sound.Seconds-0.5)),
 			within(field+".length", float64(t.Length), 0, longest),
 			within(field+".gain", t.Gain, -60, 12),
+			within(field+".pan", t.Pan, -100, 100),
+			within(field+".pans", t.Pans, -200, 200),
+			within(field+".ducks", t.Ducks, 0, 24), within(field+".duck", t.Duck, 0, 2),
+			fading(field+".fadeInShape", t.FadeInShape), fading(field+".fadeOutShape", t.FadeOutShape),
+			t.CheckParts(field, p.Sound),
 			within(field+".fadeIn", float64(t.FadeIn), 0, longest), within(field+".fadeOut", float64(t.FadeOut), 0, longest),
 			c.validateGain(field+".keys", t.Keys),
 		); err != nil {
@@ -91,6 +135,13 @@ func (c *Clip) validateGain(field string, keys motion.Track) error {
 			return Fault(keyField(field, i)+".ease", "%v", err)
 		}
 		last = f
+	}
+	return nil
+}
+
+func fading(field, shape string) error {
+	if !slices.Contains(Fades.IDs(), shape) {
+		return Fault(field, "a fade is %s, not %q", strings.Join(Fades.IDs()[1:], ", "), shape)
 	}
 	return nil
 }

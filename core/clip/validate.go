@@ -101,6 +101,9 @@ func (c *Clip) validateFrame() error {
 	if err := c.Tempo.Check(); err != nil {
 		return Fault("tempo", "%v", err)
 	}
+	if l := c.Loudness; l != 0 && !(l >= -30 && l <= -9) {
+		return Fault("loudness", "a clip is made as loud as -30 to -9 LUFS, not %g", l)
+	}
 	if p := c.Poster; p != nil {
 		if f := c.Clock().Frame(*p); f < 0 || f >= c.Length {
 			return Fault("poster", "the poster frame lies outside the clip")
@@ -215,8 +218,12 @@ func validProp(field string, p *Prop) error {
 		if !slices.Contains(Embeddings.IDs(), p.Font.Embedding) {
 			return Fault(field+".font.embedding", "a font says %q of embedding", p.Font.Embedding)
 		}
+	case p.Kind == KindTable && p.Table != nil && p.Picture == nil && p.Sound == nil && p.Font == nil:
+		if p.Table.Size < 2 {
+			return Fault(field+".table", "%q has no points", p.Name)
+		}
 	default:
-		return Fault(field+".kind", "a prop is a cutout with a picture, footage, a tune with a sound, or a font")
+		return Fault(field+".kind", "a prop is a cutout with a picture, footage, a tune with a sound, a font, or a table of colours")
 	}
 	return nil
 }

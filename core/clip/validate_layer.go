@@ -29,6 +29,11 @@ func (c *Clip) validateLayer(field string, l *Layer) error {
 	if !slices.Contains(BlendModes, l.Blend) {
 		return Fault(field+".blend", "%q is not a blend mode", l.Blend)
 	}
+	if l.Table != "" {
+		if p := c.Prop(l.Table); p == nil || p.Table == nil {
+			return Fault(field+".table", "there is no table of colours %q", l.Table)
+		}
+	}
 	from, to := c.Span(l)
 	first, last := c.Reach(l)
 	if from < first || to > last || from >= to && (l.To != nil || l.Group == "") {

@@ -55,6 +55,9 @@ func (c *Clip) validateMoves(field string, l *Layer) error {
 		if !slices.Contains(MoveKinds, m.Kind) {
 			return Fault(at+".kind", "there is no move %q", m.Kind)
 		}
+		if err := m.CheckHits(c, at+".hits"); err != nil {
+			return err
+		}
 		if m.Side != "" && !slices.Contains(motion.Sides, m.Side) {
 			return Fault(at+".side", "there is no side %q", m.Side)
 		}
@@ -148,6 +151,19 @@ func wrongKey(property string, k motion.Key) *FieldError {
 	}
 	if err := k.Ease.Check(); err != nil {
 		return Fault(".ease", "%v", err)
+	}
+	return nil
+}
+
+// CheckValue reports what is wrong with a value of a property of layers, as a *FieldError, or nil.
+func CheckValue(field, property string, v []float64) error {
+	p, ok := PropertyNamed(property)
+	if !ok {
+		return Fault(field, "there is no property %q", property)
+	}
+	if why := wrongValue(p, v); why != nil {
+		why.Field = field
+		return why
 	}
 	return nil
 }

@@ -61,6 +61,7 @@ func (c *Clip) WalkOwn(v Visitor) {
 		tell(v.Frames, &t.FadeIn)
 		tell(v.Frames, &t.FadeOut)
 		v.keys("", t.Keys)
+		name(v.Layer, &t.With.Layer)
 	}
 	name(v.Product, &c.Shown)
 	if c.Variants != nil {
@@ -95,6 +96,10 @@ func (l *Layer) Walk(v Visitor) {
 		tell(v.Moment, &m.At)
 		tell(v.Frames, &m.Length)
 		tell(v.Beats, &m.Beats)
+		if m.Hits != nil {
+			tell(v.Beats, &m.Hits.Apart)
+			name(v.Layer, &m.Hits.With)
+		}
 	}
 	if l.Stepping != nil {
 		tell(v.Frames, &l.Stepping.Phase)
@@ -111,6 +116,9 @@ func (l *Layer) Walk(v Visitor) {
 			}
 		}
 	}
+	if l.Table != "" {
+		name(v.Prop, &l.Table)
+	}
 	if l.Words != nil {
 		name(v.Product, &l.Words.Product)
 		l.Words.eachFont(func(f *string) {
@@ -124,6 +132,9 @@ func (l *Layer) Walk(v Visitor) {
 		}
 		v.passage(l.Words.Comes)
 		v.passage(l.Words.Goes)
+	}
+	if l.Gel != nil {
+		name(v.Layer, &l.Gel.Where)
 	}
 	if l.Inside != nil {
 		v.inside(l.Inside)
@@ -177,6 +188,9 @@ func (v Visitor) lineup(u *Lineup) {
 	tell(v.Frames, &u.Change)
 	tell(v.Beats, &u.Beats)
 	tell(v.Bars, &u.Bars)
+	if u.On != nil {
+		tell(v.Beats, &u.On.Apart)
+	}
 	for i := range u.Items {
 		name(v.Layer, &u.Items[i].Layer)
 		for k := range u.Items[i].With {
@@ -200,6 +214,7 @@ func (c *Clip) Needs() []*Prop {
 				used[p.ID] = true
 			}
 		}
+		used[l.Table] = true // which nothing goes by where there is none
 		if l.Words != nil {
 			l.Words.eachFont(func(f *string) { used[*f] = true })
 		}

@@ -14,18 +14,18 @@ import (
 // clip. A new field fails the test below until it is visited, stands here or is
 // tagged walk:"plain", as the contents of kinds of layers are.
 var plain = strings.Fields(`
-	Language Version Name Rate Tempo Shapes.ID Shapes.W Shapes.H Markers.Name
+	Language Loudness Version Name Rate Tempo Shapes.ID Shapes.W Shapes.H Markers.Name
 	Light.Direction Light.Height Light.Softness Light.Strength Light.Colour
 	Light.Tracks.Value Light.Tracks.Off Light.Tracks.Ease Light.Tracks.Out Light.Tracks.In Light.Tracks.Move Light.Tracks.Eased
-	Sounds.ID Sounds.Trim Sounds.Gain Sounds.Keys.Value Sounds.Keys.Off Sounds.Keys.Ease Sounds.Keys.Out Sounds.Keys.In Sounds.Keys.Move Sounds.Keys.Eased
+	Sounds.ID Sounds.Trim Sounds.Gain Sounds.Pan Sounds.Muted Sounds.Ducks Sounds.Duck Sounds.FadeInShape Sounds.FadeOutShape Sounds.Parts Sounds.Tail Sounds.Count Sounds.Kept Sounds.Solo Sounds.Pans Sounds.With.Move Sounds.Keys.Value Sounds.Keys.Off Sounds.Keys.Ease Sounds.Keys.Out Sounds.Keys.In Sounds.Keys.Move Sounds.Keys.Eased
 	Props.ID Props.Name Props.Kind Props.Hash Props.Media Props.Credit Props.Picture Props.Sound
 	Products.ID Products.Name Products.Price Products.OldPrice Products.Currency Products.Fields Products.First Products.Second Products.Line Products.Lowest Products.Percent Products.Quote Products.Deal Products.Contents Products.Web Products.Awaits Products.Spoken
-	Variants.Shapes Variants.Languages Variants.Files Variants.Cells.ID Variants.Cells.Variant.Shape Variants.Cells.Variant.Language Variants.Cells.Commands
+	Variants.Shapes Variants.Languages Variants.Files Variants.Cells.ID Variants.Cells.Shape Variants.Cells.Language Variants.Cells.Commands
 	Layers.ID Layers.Name Layers.Kind Layers.Rest Layers.Rests Layers.Lift Layers.Shadow Layers.Blend
 	Layers.Hidden Layers.Locked Layers.Label Layers.Shutter Layers.Wander Layers.Reveal
 	Layers.Stepping.Rate Layers.Stepping.Turn Layers.Stepping.Shift Layers.Stepping.Seed
 	Layers.Tracks.Off Layers.Tracks.Ease Layers.Tracks.Out Layers.Tracks.In Layers.Tracks.Move Layers.Tracks.Eased
-	Layers.Moves.ID Layers.Moves.Kind Layers.Moves.Lands Layers.Moves.Side Layers.Moves.Turn Layers.Moves.Strength Layers.Moves.Drift Layers.Moves.GoesOn
+	Layers.Moves.ID Layers.Moves.Kind Layers.Moves.Lands Layers.Moves.Side Layers.Moves.Turn Layers.Moves.Strength Layers.Moves.Drift Layers.Moves.GoesOn Layers.Moves.Hits.Does Layers.Moves.Hits.Kinds Layers.Moves.Hits.Least Layers.Moves.Hits.Which Layers.Moves.Hits.Frames Layers.Moves.Hits.Turn Layers.Moves.Hits.Of
 	Layers.Follow.Position Layers.Follow.Rotation Layers.Follow.Scale
 	Layers.Cutout.Outline Layers.Cutout.Fitted
 	Layers.Words.Text Layers.Words.Texts Layers.Words.Font Layers.Words.Fill Layers.Words.EmphasisFont Layers.Words.EmphasisFill Layers.Words.Align Layers.Words.ByEdge
@@ -35,7 +35,7 @@ var plain = strings.Fields(`
 	Layers.Words.Goes.By Layers.Words.Goes.Order Layers.Words.Goes.Seed Layers.Words.Goes.Ease Layers.Words.Goes.Afar Layers.Words.Goes.Edge Layers.Words.Goes.Wiped Layers.Words.Goes.Soft Layers.Words.Goes.Drawn Layers.Words.Goes.Caret Layers.Words.Goes.Counts Layers.Words.Goes.CountsFrom Layers.Words.Goes.Rolls Layers.Words.Goes.Scrambles
 	Layers.Scene.Leave.Kind
 	Layers.Inside.Speed Layers.Inside.Reverse Layers.Inside.By Layers.Inside.Invert Layers.Inside.Free Layers.Inside.Together
-	Layers.Lineup.Slots Layers.Lineup.Hero Layers.Lineup.Ease Layers.Lineup.Leaves
+	Layers.Lineup.On.Kinds Layers.Lineup.On.Least Layers.Lineup.On.Which Layers.Lineup.Slots Layers.Lineup.Hero Layers.Lineup.Ease Layers.Lineup.Leaves
 `)
 
 // leaves finds every field that holds something, by its path without indexes,
@@ -66,7 +66,10 @@ func leaves(v reflect.Value, path string, found map[string]reflect.Value) {
 		for i := range v.NumField() {
 			if f := v.Type().Field(i); f.IsExported() && f.Tag.Get("json") != "-" && f.Tag.Get("walk") != "plain" {
 				name := f.Name
-				if path != "" {
+				switch {
+				case f.Anonymous:
+					name = path // its fields are the structure's own
+				case path != "":
 					name = path + "." + f.Name
 				}
 				leaves(v.Field(i), name, found)

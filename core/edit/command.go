@@ -22,7 +22,9 @@ var kinds = map[string]func() command{
 	"setLight":      func() command { return &SetLight{} },
 	"setTempo":      func() command { return &SetTempo{} },
 	"setTune":       func() command { return &SetTune{} },
+	"cutTune":       func() command { return &CutTune{} },
 	"setSound":      func() command { return &SetSound{} },
+	"hearFootage":   func() command { return &HearFootage{} },
 	"addProp":       func() command { return &AddProp{} },
 	"setProduct":    func() command { return &SetProduct{} },
 	"bringPictures": func() command { return &BringPictures{} },
@@ -57,8 +59,11 @@ var kinds = map[string]func() command{
 	"snapKeys":      func() command { return &SnapKeys{} },
 	"pasteKeys":     func() command { return &PasteKeys{} },
 	"pasteMotion":   func() command { return &PasteMotion{} },
+	"wearLook":      func() command { return &WearLook{} },
+	"dropEffect":    func() command { return &DropEffect{} },
 	"holdUntil":     func() command { return &HoldUntil{} },
 	"holdCreep":     func() command { return &HoldCreep{} },
+	"actOnHits":     func() command { return &ActOnHits{} },
 	"setMove":       func() command { return &SetMove{} },
 	"removeMove":    func() command { return &RemoveMove{} },
 	"groupLayers":   func() command { return &GroupLayers{} },
@@ -91,6 +96,11 @@ var kinds = map[string]func() command{
 	"removePoint":   func() command { return &RemovePoint{} },
 	"setPalette":    func() command { return &SetPalette{} },
 	"setMarks":      func() command { return &SetMarks{} },
+	"soundOfMove":   func() command { return &SoundOfMove{} },
+	"setCredit":     func() command { return &SetCredit{} },
+	"fitScenes":     func() command { return &FitScenes{} },
+	"landOn":        func() command { return &LandOn{} },
+	"spreadOut":     func() command { return &SpreadOut{} },
 }
 
 // Commands is an empty command of each type, for those who describe them.
@@ -117,6 +127,7 @@ func Apply(c *clip.Clip, raw []byte) (*clip.Clip, error) {
 	if err != nil {
 		return nil, err
 	}
+	recoloured(c, next)
 	next.Fit()
 	if len(next.Products) < len(c.Products) || !slices.Equal(next.Shapes, c.Shapes) {
 		next.Settle()
@@ -159,7 +170,11 @@ func applyTo(c *clip.Clip, raw []byte, depth int) (*clip.Clip, error) {
 		}
 		return c, nil
 	}
-	return c, cmd.apply(c)
+	if err := cmd.apply(c); err != nil {
+		return c, err
+	}
+	soundsOfMoves(c)
+	return c, nil
 }
 
 // Batch applies several commands as one step.

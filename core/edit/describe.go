@@ -5,8 +5,8 @@ import "encoding/json"
 // words for each kind of command, for a clip's history.
 var words = map[string]string{
 	"batch": "Several changes", "undo": "Undone", "setClip": "Clip settings", "setLight": "Light",
-	"setTempo": "Tempo", "setTune": "Tune", "setSound": "Sound", "addProp": "Prop brought in", "setProduct": "Product", "setRange": "Range", "setVariants": "Variants", "adjust": "Variant adjusted", "likeOthers": "Variant like the others", "bindProduct": "Words and pictures of a product", "sceneForEach": "A scene for each product", "bringPictures": "Pictures of products",
-	"addLayer": "Layer added", "addLayers": "Layers added", "becomePath": "Made a path", "changeInto": "Changes into another figure", "removeLayer": "Layer deleted", "copyLayer": "Layer copied", "stackLayer": "Stacking order", "pasteMotion": "Motion given",
+	"setTempo": "Tempo", "setTune": "Tune", "setSound": "Sound", "cutTune": "Cut of the tune", "actOnHits": "On hits", "setCredit": "Credit", "soundOfMove": "Sound of a move", "fitScenes": "Scenes on bars", "spreadOut": "Layers on beats", "landOn": "Landed elsewhere", "hearFootage": "Sound of footage", "addProp": "Prop brought in", "setProduct": "Product", "setRange": "Range", "setVariants": "Variants", "adjust": "Variant adjusted", "likeOthers": "Variant like the others", "bindProduct": "Words and pictures of a product", "sceneForEach": "A scene for each product", "bringPictures": "Pictures of products",
+	"addLayer": "Layer added", "addLayers": "Layers added", "becomePath": "Made a path", "changeInto": "Changes into another figure", "removeLayer": "Layer deleted", "copyLayer": "Layer copied", "stackLayer": "Stacking order", "pasteMotion": "Motion given", "wearLook": "Look put on", "dropEffect": "Effect taken off",
 	"setLayer": "Layer settings", "setRest": "Rest", "clearRest": "Same as the other shapes", "setKey": "Key set",
 	"removeKeys": "Keys deleted", "moveKeys": "Keys moved", "bindKey": "Key moved", "setEase": "Easing",
 	"bendPath": "Path bent", "movePivot": "Pivot moved", "setValue": "Value set",

@@ -99,25 +99,28 @@ func (s *SnapKeys) apply(c *clip.Clip) error {
 // snapper gives the moment of the clip onto which a frame snaps.
 func (s *SnapKeys) snapper(c *clip.Clip) (func(frame int) timing.Moment, error) {
 	clock := c.Clock()
-	inside := func(step float64) func(int) timing.Moment {
+	t := c.Tempo
+	// inside is the nearest of what is counted, in the clip.
+	inside := func(at, beat func(float64) float64) func(int) timing.Moment {
 		return func(frame int) timing.Moment {
-			b := math.Round(clock.Beat(frame)/step) * step
-			for clock.Frame(timing.OnBeat(b)) < 0 {
-				b += step
+			n := math.Round(at(clock.Beat(frame)))
+			for clock.Frame(timing.OnBeat(beat(n))) < 0 {
+				n++
 			}
-			for clock.Frame(timing.OnBeat(b)) >= c.Length && b > 0 {
-				b -= step
+			for clock.Frame(timing.OnBeat(beat(n))) >= c.Length && beat(n) > 0 {
+				n--
 			}
-			return timing.OnBeat(b)
+			return timing.OnBeat(beat(n))
 		}
 	}
 	switch s.To {
 	case "beats":
-		return inside(1), nil
+		itself := func(n float64) float64 { return n }
+		return inside(itself, itself), nil
 	case "bars":
-		return inside(float64(c.Tempo.PerBar)), nil
+		return inside(t.BarAt, t.Downbeat), nil
 	case "hits":
-		hits := Hits(c)
+		hits := clearHits(c)
 		if len(hits) == 0 {
 			return nil, clip.Fault("to", "no hits were found in the clip's tune; lay one with a clear beat under it")
 		}
@@ -129,16 +132,11 @@ func (s *SnapKeys) snapper(c *clip.Clip) (func(frame int) timing.Moment, error) 
 	return nil, clip.Fault("to", "keys snap to beats, bars or hits, not to %q", s.To)
 }
 
-// Hits is the frames of the clear hits of the clip's tune.
-func Hits(c *clip.Clip) []int {
-	var out []int
-	t := c.Tune()
-	if t == nil {
-		return nil
-	}
-	for _, h := range c.Prop(t.Prop).Sound.Hits {
-		if f := c.Rate.Frame(h.At - t.Trim); f >= 0 && f < c.Length && h.Strength > 0.3 {
-			out = append(out, f)
+// clearHits is the frames of the hits of the clip's tune that stand out.
+func clearHits(c *clip.Clip) (out []int) {
+	for _, h := range c.Hits() {
+		if h.Strength > clip.ClearHit {
+			out = append(out, h.Frame)
 		}
 	}
 	return out

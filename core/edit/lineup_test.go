@@ -10,6 +10,7 @@ import (
 	"billow/core/clip"
 	"billow/core/motion"
 	"billow/core/moves"
+	"billow/core/timing"
 )
 
 // priced is three with a picture and a product of its own for each of the cut-outs,
@@ -155,4 +156,50 @@ func TestALineupWritesKeysAnewWhenAsked(t *testing.T) {
 	if moves.ByHand(anew, anew.Layer("line")) != 0 || string(anew.Encode()) != string(c.Encode()) {
 		t.Error("written anew, the line-up is not what it was")
 	}
+}
+
+// TestALineupGoesOnWithHits: products arrive on strong hits of the tune, each two seconds; with soft ones, which lie
+// between, earlier. With another tune they arrive on that one's.
+func TestALineupGoesOnWithHits(t *testing.T) {
+	c := byFrames(t)
+	s := c.Prop("tune").Sound
+	s.Tempo = timing.Even(120)
+	for at := 0.0; at < 30; at += 2 {
+		s.Hits = append(s.Hits, clip.Hit{At: at, Strength: 0.9, Kind: "low"}, clip.Hit{At: at + 1, Strength: 0.4, Kind: "high"})
+	}
+	c = do(t, c, `{"type":"setTune","tune":{"prop":"tune","start":0,"gain":0,"fadeIn":0,"fadeOut":0}}`)
+	arrived := func(c *clip.Clip) (out []int) {
+		for _, id := range []string{"a", "b", "c"} {
+			for _, k := range c.Layer(id).Tracks[clip.Position] {
+				if k.Value[0] == 0 && (len(out) == 0 || c.Clock().Frame(k.At) > out[len(out)-1]) {
+					out = append(out, c.Clock().Frame(k.At)) // it comes to stand in the middle
+					break
+				}
+			}
+		}
+		return out
+	}
+	on := func(c *clip.Clip, least float64) *clip.Clip {
+		return changed(t, c, func(u *clip.Lineup) { u.On = &clip.HitChoice{Least: least} })
+	}
+	strong := on(c, 0.5)
+	if got := arrived(strong); !slices.Equal(got, []int{0, 60, 120}) {
+		t.Errorf("they arrive on %v, want 0, 60, 120", got)
+	}
+	if got := arrived(on(strong, 0.3)); !slices.Equal(got, []int{0, 30, 60}) {
+		t.Errorf("with soft hits, too, they arrive on %v, want 0, 30, 60", got)
+	}
+	if got := arrived(do(t, strong, `{"type":"setTempo","bpm":60}`)); !slices.Equal(got, []int{0, 60, 120}) {
+		t.Errorf("counted otherwise they arrive on %v: hits are where they are", got)
+	}
+	one := on(c, 0.95)
+	if got := moves.Waiting(one, one.Layer("line")); got != 2 {
+		t.Errorf("without a hit %d wait, want 2", got)
+	}
+	bad, _ := json.Marshal(map[string]any{"type": "setLineup", "layer": "line", "lineup": func() clip.Lineup {
+		u := *c.Layer("line").Lineup
+		u.On = &clip.HitChoice{Least: 2}
+		return u
+	}()})
+	refused(t, c, string(bad), "layers[line].lineup.on.least")
 }

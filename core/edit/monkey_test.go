@@ -8,6 +8,7 @@ import (
 
 	"billow/core/clip"
 	"billow/core/motion"
+	"billow/core/timing"
 )
 
 // monkey makes random commands about the layers, keys and moves of a clip, most
@@ -221,7 +222,7 @@ func (m *monkey) ofValues() []object {
 		{"type": "setLayer", "layer": l.ID, "set": object{"follow": object{"layer": m.layer().ID, "rotation": true, "position": m.Intn(2) == 0}}},
 		{"type": "setLayer", "layer": l.ID, "set": object{"wander": object{"amount": 5, "pace": m.Float64() * 9}}},
 		{"type": "setLayer", "layer": l.ID, "set": object{"shutter": m.Float64() * 800, "blend": m.pick("multiply", "normal", "odd")}},
-		{"type": "swapPicture", "layer": m.that(func(l *clip.Layer) bool { return l.Cutout != nil }), "prop": m.pick("mug", "mug", "mug", "tune", "gone")},
+		{"type": "swapPicture", "layer": m.that(func(l *clip.Layer) bool { return l.Cutout != nil }), "prop": m.pick("mug", "mug", "film", "tune", "gone")},
 		{"type": "partPosition", "layer": l.ID, "apart": m.Intn(3) > 0},
 		{"type": "tradeProduct", "product": m.pick("p", "p", "gone"), "for": object{"name": "Trail kettle", "price": "38.00", "currency": "EUR", "prop": "mug"}},
 	}
@@ -308,14 +309,26 @@ func (m *monkey) ofScenes(id string) []object {
 		{"type": "trimScene", "scene": scene.ID, "to": m.moment()},
 		{"type": "trimScene", "scene": scene.ID, "from": m.moment()},
 		{"type": "copyLayer", "layer": scene.ID, "id": id},
+		{"type": "landOn", "layers": m.layers(), "frame": 1 + m.Intn(200), "on": m.moment()},
+		{"type": "landOn", "layers": []string{scene.ID}, "frame": 1 + m.Intn(200), "on": 1 + m.Intn(200)},
+		{"type": "spreadOut", "layers": m.layers(), "beat": m.Float64() * 4, "beats": m.Float64() * 4, "order": m.pick("", "reverse", "none")},
+		{"type": "actOnHits", "layers": m.layers(), "keep": m.Intn(2) > 0, "move": object{"id": "", "kind": "hits", "at": m.Intn(100), "length": m.Intn(120), "turn": 0, "strength": 300 * m.Float64(),
+			"side": m.pick("", "left", "above"), "hits": object{"does": m.pick(clip.HitDeeds.IDs()...), "least": m.Float64(), "frames": m.Intn(20), "with": m.pick("", "", m.layer().ID)}}},
 		{"type": "pasteMotion", "from": m.layers()[0], "onto": m.layers()},
 		{"type": "pasteMotion", "from": m.layers()[0], "onto": m.layers(), "at": m.moment()},
+		{"type": "wearLook", "from": m.layers()[0], "onto": m.layers()},
+		{"type": "wearLook", "onto": m.layers(), "values": object{"exposure": []float64{m.Float64() * 6}, "twist": []float64{40}}},
+		{"type": "dropEffect", "layer": m.layers()[0], "effect": m.pick("twist", "exposure", "halo", "none")},
 		{"type": "intoGroup", "layers": m.layers(), "group": scene.ID},
 		{"type": "intoGroup", "layers": m.layers(), "group": "", "beneath": m.Intn(2) == 0},
 	}
 }
 
 func (m *monkey) ofClip() []object {
+	moving, move := m.that(func(l *clip.Layer) bool { return len(l.Moves) > 0 }), "gust"
+	if l := m.c.Layer(moving); len(l.Moves) > 0 {
+		move = l.Moves[0].ID
+	}
 	return []object{
 		{"type": "setClip", "length": 150 + m.Intn(300)},
 		{"type": "setClip", "language": m.pick("de", "", "ja", "xx")},
@@ -324,12 +337,24 @@ func (m *monkey) ofClip() []object {
 		{"type": "setTempo", "times": []float64{0.5, 2, 3}[m.Intn(3)]},
 		{"type": "setTempo", "perBar": m.Intn(8)},
 		{"type": "setTempo", "barAt": m.frame()},
+		{"type": "setTempo", "bar": m.Float64() * 9},
+		{"type": "setTempo", "tapped": []float64{1, 1.5, 2, 2.5, 2 + m.Float64()}},
+		{"type": "setTempo", "other": m.Intn(4) - 2},
+		{"type": "setTempo", "taps": []float64{10, 24 + m.Float64(), 40, 55 + 3*m.Float64(), 70}[:m.Intn(6)]},
 		{"type": "setMarks", "markers": []object{{"name": "M", "at": m.moment()}}},
 		{"type": "setMarks", "markers": []object{{"name": "S", "at": m.frame()}}, "range": object{"in": m.frame(), "out": m.frame()}},
+		{"type": "setTempo", "even": true},
+		{"type": "setTempo", "kept": m.Intn(4) == 0},
+		{"type": "setTempo", "drag": object{"second": 4.0, "to": 4 + m.NormFloat64()*0.2}},
+		{"type": "soundOfMove", "layer": moving, "move": move, "prop": m.pick("quick", "tune", "")},
+		{"type": "setCredit", "prop": m.pick("tune", "mug", "none"), "credit": "By someone"},
+		{"type": "fitScenes", "unit": m.pick("bars", "beats")},
+		{"type": "cutTune", "parts": parts(m), "tail": m.Float64() * 3, "fits": m.Intn(3) == 0, "stay": m.Intn(2) == 0},
 		{"type": "setTune", "tune": object{"prop": m.pick("tune", "quick", "mug"), "start": m.Float64() * 20, "gain": -3.0, "fadeOut": m.Intn(60)}},
 		{"type": "setTune", "tune": nil},
 		{"type": "setSound", "id": m.pick("tune", "splash"), "sound": object{"prop": m.pick("tune", "quick", "mug"), "at": m.Intn(60), "trim": m.Float64() * 5, "gain": -3.0}},
 		{"type": "setSound", "id": "splash", "sound": nil},
+		{"type": "hearFootage", "layer": m.that(func(l *clip.Layer) bool { return l.Cutout != nil && l.Cutout.Prop == "film" }), "prop": film().heard},
 	}
 }
 
@@ -346,6 +371,13 @@ func pathed(l *clip.Layer) bool { return l.Card != nil && l.Card.Path != nil }
 // sketched is three with a path.
 func sketched() *clip.Clip {
 	c := three()
+	c.Props = append(c.Props, film().seen)
+	tune := c.Prop("tune").Sound
+	tune.Others = []timing.Tempo{{BPM: 75, PerBar: 3}}
+	for at := 0.3; at < 20; at += 0.6 {
+		tune.Hits = append(tune.Hits, clip.Hit{At: at, Strength: 0.5, Kind: "low"})
+	}
+	c.SetTune(&clip.SoundTrack{Prop: "tune"})
 	p := clip.DrawnPath{Closed: true}
 	for i, at := range [][2]float64{{-50, -50}, {50, -50}, {50, 50}, {-50, 50}} {
 		p.Points = append(p.Points, clip.PathPoint{ID: i + 1, X: at[0], Y: at[1], Out: [2]float64{10, 0}})
@@ -360,6 +392,18 @@ func sketched() *clip.Clip {
 	}
 	priced := clip.NewWords("priced", "Priced", clip.KindWords, "{name} {price}")
 	priced.Words.Product, priced.Group = "tin", c.Scenes()[0].ID
-	c.Layers = append(c.Layers, priced)
+	reel := clip.Draft(c, clip.KindCutout, "Reel", "film", "")
+	reel.ID = "reel"
+	c.Layers = append(c.Layers, priced, reel)
 	return c
+}
+
+// parts are some of a tune, now and then ones that it has not.
+func parts(m *monkey) []object {
+	out := []object{}
+	for range m.Intn(4) {
+		from := m.Float64() * 12
+		out = append(out, object{"from": from, "to": from + m.Float64()*6})
+	}
+	return out
 }

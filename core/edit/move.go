@@ -47,7 +47,7 @@ func sameTime(c *clip.Clip, l *clip.Layer, m clip.Move) string {
 	from, to := moves.Span(c, l, m)
 	for _, have := range l.Moves {
 		a, b := moves.Span(c, l, have)
-		if have.Kind == m.Kind && a < to && from < b {
+		if have.Kind == m.Kind && a < to && from < b && (m.Hits == nil || m.Hits.Does == have.Hits.Does) {
 			return have.ID
 		}
 	}

@@ -30,11 +30,17 @@ func TestRandomMotionKeepsTheClipSound(t *testing.T) {
 		}
 		return !slices.ContainsFunc(all, func(form string) bool { return !forms[form] })
 	}
-	// Some commands are seldom possible: a few more rounds find them.
-	for seed := int64(0); seed < 5 || seed < 15 && !covered(); seed++ {
+	// Some commands are seldom possible: a few more rounds try these above all.
+	for seed := int64(0); seed < 5 || seed < 25 && !covered(); seed++ {
 		m := &monkey{Rand: rand.New(rand.NewSource(seed)), c: sketched()}
 		for n := range 460 {
 			command := m.command()
+			for range 60 {
+				if seed < 4 || n%2 == 0 || !forms[m.form] {
+					break
+				}
+				command = m.command()
+			}
 			if n > 400 { // by then there is much that products can be bound to
 				list := m.ofRange(fmt.Sprintf("range-%d", n))
 				k := m.Intn(len(list))
@@ -129,6 +135,7 @@ func drawn(t *testing.T, c *clip.Clip, n int) {
 	c = withoutWords(c)
 	lib := frame.NewLibrary(set.NewFonts(), 1<<20)
 	lib.AddPicture(strings.Repeat("a", 64), paint.NewBitmap(100, 80))
+	lib.AddPicture(strings.Repeat("f", 64), paint.NewBitmap(100, 80))
 	for _, s := range c.Shapes {
 		view.Of(c, frame.Arrange(c, s, lib), nil)
 		dst := paint.NewBitmap(s.W/20, s.H/20)

@@ -135,7 +135,7 @@ func (t *TrimScene) apply(c *clip.Clip) error {
 func countIn(c *clip.Clip, p clip.Playing, unit string) error {
 	beats := max(1, math.Round(c.Clock().Beat(p.To)-p.First))
 	length, ok := map[string]clip.Scene{
-		"frames": {Frames: p.To - p.From}, "beats": {Beats: beats}, "bars": {Bars: max(1, math.Round(beats/float64(c.Tempo.PerBar)))},
+		"frames": {Frames: p.To - p.From}, "beats": {Beats: beats}, "bars": {Bars: max(1, math.Round(c.Tempo.BarAt(p.First+beats)-c.Tempo.BarAt(p.First)))},
 	}[unit]
 	if !ok {
 		return clip.Fault("unit", "a scene is counted in frames, beats or bars, not in %q", unit)
@@ -237,6 +237,9 @@ func divide(c *clip.Clip, scenes [2]string, end int, was timing.Clock, now clip.
 		}
 		if l.Inside != nil {
 			named[l.Inside.Clip] = true
+		}
+		if l.Gel != nil {
+			named[l.Gel.Where] = true
 		}
 		if w := l.Words; w != nil {
 			named[w.Along] = true

@@ -40,6 +40,11 @@ func settleClip(c *clip.Clip) {
 		at[i] = &c.Markers[i].At
 	}
 	s.settle(at)
+	for i := range c.Sounds {
+		if t := &c.Sounds[i]; t.ID != clip.TuneID {
+			s.settle([]*timing.Moment{&t.At})
+		}
+	}
 	if c.Poster != nil {
 		s.settle([]*timing.Moment{c.Poster})
 	}
@@ -81,7 +86,7 @@ func (s span) longer() span {
 }
 
 // settleLayer settles when a layer shows, then its keys. Moves whose keys do not
-// fit are written anew, shorter, so that their settings tell the truth.
+// fit are written anew, shorter or sooner, so that their settings tell the truth.
 func settleLayer(c *clip.Clip, l *clip.Layer, s span) {
 	switch {
 	case l.Kind == clip.KindScene: // its time follows from its length
@@ -98,23 +103,32 @@ func settleLayer(c *clip.Clip, l *clip.Layer, s span) {
 		return
 	}
 	if len(l.Moves) > 0 {
-		next := l.Clone()
-		for i := range next.Moves {
-			shorten(c, &next, &next.Moves[i], s)
-		}
-		if moves.Rewrite(c, &next) == nil {
-			*l = next
-		}
+		rewriteWithin(c, l, s)
 	}
 	for _, t := range l.Tracks {
 		s.settle(momentsOf(t))
 	}
 }
 
-// shorten makes a move begin and end within a span. One that was counted in
-// beats is counted in frames then.
+// rewriteWithin writes a layer's moves anew within a span, if they can be.
+func rewriteWithin(c *clip.Clip, l *clip.Layer, s span) {
+	next := l.Clone()
+	for i := range next.Moves {
+		shorten(c, &next, &next.Moves[i], s)
+	}
+	if moves.Rewrite(c, &next) == nil {
+		*l = next
+	}
+}
+
+// shorten makes a move begin and end within a span; one that would begin past it comes as much sooner.
+// One that was counted in beats is counted in frames then.
 func shorten(c *clip.Clip, l *clip.Layer, m *clip.Move, s span) {
 	from, to := moves.Span(c, l, *m)
+	if late := from - (s.to - 2); late > 0 {
+		m.At = s.clock.At(max(s.from, s.clock.Frame(m.At)-late))
+		from, to = moves.Span(c, l, *m)
+	}
 	over := max(s.from-from, to-(s.to-1))
 	if over > 0 && to-from > over && (m.Beats > 0 || m.Length > 0) {
 		m.Beats, m.Length = 0, to-from-over
@@ -198,6 +212,14 @@ func Settled(before, after *clip.Clip) []string {
 // layer's moments lie.
 func offsets(l *clip.Layer) []int {
 	var out []int
+	onHits := func(id string) bool {
+		return slices.ContainsFunc(l.Moves, func(m clip.Move) bool { return m.ID == id && m.Hits != nil })
+	}
+	if slices.ContainsFunc(l.Moves, func(m clip.Move) bool { return m.Hits != nil }) {
+		rest := l.Clone() // what happens on hits is where those are
+		moves.Erase(&rest, onHits)
+		l = &rest
+	}
 	l.Walk(clip.Visitor{Moment: func(m *timing.Moment) { out = append(out, m.Frames) }})
 	slices.Sort(out) // tracks are walked in no order
 	return out

@@ -54,6 +54,14 @@ func forget(c *clip.Clip, gone map[string]bool) error {
 		if l.Inside != nil && gone[l.Inside.Clip] {
 			c.Own(l.ID).Inside.Clip = ""
 		}
+		for k, m := range l.Moves {
+			if m.Hits != nil && gone[m.Hits.With] {
+				c.Own(l.ID).Moves[k].Hits.With = ""
+			}
+		}
+		if l.Gel != nil && gone[l.Gel.Where] {
+			c.Own(l.ID).Gel.Where = ""
+		}
 		if w := l.Words; w != nil && (gone[w.Along] || w.Beside != nil && gone[w.Beside.Layer]) {
 			own := c.Own(l.ID).Words
 			if gone[own.Along] {

@@ -13,13 +13,14 @@ import (
 // rate keeps every time in seconds as nearly as whole frames allow.
 type SetClip struct {
 	Typed
-	Name   *string        `json:"name,omitempty"`
-	Shapes []clip.Shape   `json:"shapes,omitempty"`
-	Rate   *timing.Rate   `json:"rate,omitempty"`
-	Length *int           `json:"length,omitempty"` // frames at the new rate
-	Past   Past           `json:"past,omitempty"`   // what becomes of what lies past the new end
-	Poster *timing.Moment `json:"poster,omitempty"`
-	Shown  *string        `json:"shown,omitempty"` // the product of scenes that have none of their own
+	Name     *string        `json:"name,omitempty"`
+	Shapes   []clip.Shape   `json:"shapes,omitempty"`
+	Rate     *timing.Rate   `json:"rate,omitempty"`
+	Length   *int           `json:"length,omitempty"` // frames at the new rate
+	Past     Past           `json:"past,omitempty"`   // what becomes of what lies past the new end
+	Poster   *timing.Moment `json:"poster,omitempty"`
+	Shown    *string        `json:"shown,omitempty"`    // the product of scenes that have none of their own
+	Loudness *float64       `json:"loudness,omitempty"` // LUFS; 0 leaves sounds as loud as they are
 	// Language is the one in which it speaks: texts and products turn into it, and money has its form.
 	Language *string `json:"language,omitempty"`
 }
@@ -41,6 +42,9 @@ func (s *SetClip) apply(c *clip.Clip) error {
 	}
 	if s.Shown != nil {
 		c.Shown = *s.Shown
+	}
+	if s.Loudness != nil {
+		c.Loudness = *s.Loudness
 	}
 	if s.Language != nil {
 		if *s.Language != "" && !offer.Known(*s.Language) {
@@ -72,6 +76,7 @@ func (s *SetLight) apply(c *clip.Clip) error { return clip.DecodeStrict(s.Set, &
 type SetTune struct {
 	Typed
 	Tune *Tune `json:"tune"`
+	Stay bool  `json:"stay,omitempty"` // what is bound to beats stays at its time
 }
 
 // Tune is how a tune lies under the clip: it begins with it.
@@ -93,7 +98,7 @@ func (s *SetTune) apply(c *clip.Clip) error {
 		c.SetTune(nil)
 		return nil
 	}
-	next := clip.SoundTrack{}
+	next, counted := clip.SoundTrack{}, countOf(c)
 	if was != nil && was.Prop == s.Tune.Prop {
 		next = *was
 	}
@@ -103,13 +108,23 @@ func (s *SetTune) apply(c *clip.Clip) error {
 	if p == nil || p.Sound == nil {
 		return clip.Fault("tune.prop", "there is no tune %q", s.Tune.Prop)
 	}
-	switch same := was != nil && was.Prop == s.Tune.Prop; {
-	case !p.Sound.Steady || same && was.Trim == s.Tune.Start:
+	same := was != nil && was.Prop == s.Tune.Prop
+	if same && was.Trim == s.Tune.Start {
 		return nil
-	case same:
-		return setTempo(c, c.Tempo.Shifted(was.Trim-s.Tune.Start))
 	}
-	return setTempo(c, p.Sound.Tempo.Shifted(-s.Tune.Start))
+	next.Parts, next.Tail = nil, 0
+	c.SetTune(&next)
+	if !p.Sound.Steady && next.Count == nil {
+		return rewriteHits(c)
+	}
+	if !same {
+		counted.Tempo = p.Sound.Tempo
+	}
+	set := setTempo
+	if s.Stay {
+		set = recount
+	}
+	return set(c, next.Counted(counted.Tempo))
 }
 
 // AddProp makes a file known to the clip. A prop with the same ID is replaced.
@@ -121,6 +136,9 @@ type AddProp struct {
 func (a *AddProp) apply(c *clip.Clip) error {
 	if p := c.Prop(a.Prop.ID); p != nil {
 		*p = a.Prop
+		if t := c.Tune(); t != nil && t.Prop == p.ID && p.Sound != nil {
+			return rewriteHits(c)
+		}
 		return nil
 	}
 	c.Props = append(c.Props, a.Prop)

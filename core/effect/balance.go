@@ -11,7 +11,7 @@ import (
 // green, get more and less of it, while what is white keeps its luminance. A hundred percent is a step
 // of exposure between red and blue.
 var Balance = Effect{
-	Name: "balance",
+	Name: "balance", Title: "Temperature and tint", Group: Colours, Says: "Warmer or colder light", Begin: []float64{20},
 	Properties: []property.Property{
 		{Name: "temperature", Dims: 1, Min: -100, Max: 100, Title: "Warmer", Unit: "%"},
 		{Name: "tintGreen", Dims: 1, Min: -100, Max: 100, Title: "Pinker", Unit: "%"},

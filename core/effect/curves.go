@@ -10,7 +10,7 @@ import (
 // lie. Between its points it is a monotone cubic (F. N. Fritsch and R. E. Carlson, "Monotone Piecewise
 // Cubic Interpolation", 1980): nothing overshoots.
 var Curves = Effect{
-	Name: "curves",
+	Name: "curves", Title: "Curves", Group: Colours, Says: "So much higher at each level", Begin: []float64{-5, -2.5, 5, 5},
 	Properties: []property.Property{
 		curve("curve", "Curve"), curve("curveRed", "Curve of red"), curve("curveGreen", "Curve of green"), curve("curveBlue", "Curve of blue"),
 	},

@@ -10,7 +10,7 @@ import (
 // Duotone draws a picture in two colours: one for what is dark and one for what is light, by luma
 // (ITU-R BT.709).
 var Duotone = Effect{
-	Name: "duotone",
+	Name: "duotone", Title: "Two colours", Group: Colours, Says: "Dark in one colour, light in another", Begin: []float64{100},
 	Properties: []property.Property{
 		{Name: "duotone", Dims: 1, Max: 100, Title: "Two colours", Unit: "%"},
 		{Name: "duotoneDark", Dims: 4, Max: 255, Colour: true, Title: "Colour of the dark", Usual: []float64{23, 63, 71, 255}},
@@ -38,6 +38,10 @@ var Duotone = Effect{
 				luma = min((luma*straightened[a]+1<<15)>>16, 255)
 			}
 			q := in[luma]
+			if a == 255 && share == 256 {
+				pix[i] = q | 0xFF000000
+				continue
+			}
 			mix := func(s uint32) uint32 {
 				to := (q>>s&255*a + 127) / 255
 				return min(((p>>s&255)*(256-share)+to*share+128)>>8, a) << s

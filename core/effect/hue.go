@@ -9,7 +9,7 @@ import (
 
 // Hue turns all hues: hue-rotate() of W3C Filter Effects Level 1.
 var Hue = Effect{
-	Name:       "hue",
+	Name: "hue", Title: "Hue", Group: Colours, Says: "All colours turned", Begin: []float64{30},
 	Properties: []property.Property{{Name: "hue", Dims: 1, Min: -3600, Max: 3600, Title: "Hue", Unit: "°"}},
 	Draw: func(w Work, v Values) *paint.Sheet {
 		sin, cos := math.Sincos(v[0][0] * math.Pi / 180)

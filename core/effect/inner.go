@@ -11,7 +11,7 @@ import (
 // deeper than what is around it: how dark, where it falls (0 up, 90 right), how far and
 // how softly, in units.
 var InnerShadow = Effect{
-	Name: "innerShadow",
+	Name: "innerShadow", Title: "Inner shadow", Group: Lighting, Says: "The edge casts a shadow inwards", Begin: []float64{50},
 	Properties: []property.Property{
 		{Name: "innerShadow", Dims: 1, Max: 100, Title: "Inner shadow", Unit: "%"},
 		{Name: "innerDirection", Dims: 1, Neutral: 145, Min: -3600, Max: 3600, Title: "Inner shadow, falls towards", Unit: "°"},
@@ -25,37 +25,24 @@ var InnerShadow = Effect{
 		if strength == 0 {
 			return out
 		}
-		b := out.Picture
 		sin, cos := math.Sincos(v[1][0] * math.Pi / 180)
 		unit := w.Unit * out.Per
 		covers := around(w.Sheet, v[3][0]*w.Unit, -v[2][0]*sin*unit, v[2][0]*cos*unit)
-		dark := uint32(math.Round(256 * strength))
-		for y := range b.H {
-			row, cover := b.Pix[y*b.W:(y+1)*b.W], covers.Pix[y*b.W:(y+1)*b.W]
-			for x, p := range row {
-				if c := uint32(cover[x]); p != 0 && c != 0 {
-					row[x] = paint.Darkened(p, (dark*c+127)/255)
-				}
-			}
-		}
+		out.Picture.Darken(covers, uint32(math.Round(256*strength)))
 		return out
 	},
 }
 
 // around is how much of what is around a picture, softened, covers each of its pixels when
 // seen so many pixels aside. sigma is in units of its space.
-func around(in *paint.Sheet, sigma, dx, dy float64) *paint.Mask {
-	b, s := in.Picture, ForBlur(in, sigma)
-	octaves := 0
-	for per := in.Per; per > 1.5*s.Per; per /= 2 {
-		octaves++
-	}
+func around(in *paint.Sheet, sigma, dx, dy float64) paint.MaskRows {
+	octaves, soft := Halvings(in, sigma)
 	// What is around it is as opaque as it is clear, for as far as is asked.
-	reach := int(math.Ceil(3*sigma*s.Per)) + 1
+	reach := int(math.Ceil(3*soft)) + 1
 	margin := reach + int(max(math.Abs(dx), math.Abs(dy)))>>octaves
-	m := paint.AlphaMask(s.Picture, margin)
+	m := paint.HalvedAlpha(in.Picture, octaves, margin)
 	m.Invert()
-	m.Blur(sigma * s.Per)
+	m.Blur(soft)
 	by := float64(margin << octaves)
-	return m.Enlarged(octaves, dx+by, dy+by, b.W, b.H)
+	return m.Enlarging(octaves, dx+by, dy+by)
 }

@@ -49,6 +49,8 @@ type keyer struct {
 	whole   bool                // the key is taken out as a whole
 	key8    [3]int32            // the key's channels
 	tint    [3]int32            // and its colour difference alone, as it shows in them
+	// What an opaque pixel of which nothing goes has of the key's tint, by keyness.
+	spill [keySteps + 1][3]int32
 }
 
 // difference is the colour difference of a channel's unit: blue and red less luma.
@@ -83,6 +85,10 @@ func newKeyer(v Values) *keyer {
 	for i := range k.gone {
 		at := float64(i) / keySteps
 		k.gone[i] = uint8(math.Round(255 * share * min(max((at-low)/(high-low), 0), 1)))
+		spill := int32(i) * 255 / keySteps * k.despill >> 8
+		for c, tint := range k.tint {
+			k.spill[i][c] = (spill*tint + 127) / 255
+		}
 	}
 	return k
 }
@@ -131,6 +137,8 @@ func (k *keyer) key(b *paint.Bitmap, by float64) {
 				shifted.Pix[y*b.W+x] = uint8(255 - gone)
 			case gone == 255:
 				row[x] = 0
+			case gone == 0 && p>>24 == 255:
+				row[x] = k.spilt(p, v)
 			case v > 0 || gone > 0:
 				row[x] = k.without(p, v, gone, between)
 			}
@@ -147,6 +155,12 @@ func (k *keyer) key(b *paint.Bitmap, by float64) {
 			b.Pix[i] = k.without(p, v, 255-int32(left), false)
 		}
 	}
+}
+
+// spilt is an opaque pixel of which nothing goes, without the key's tint.
+func (k *keyer) spilt(p uint32, at int32) uint32 {
+	s := &k.spill[at]
+	return within(int32(p&255)-s[0], int32(p>>8&255)-s[1], int32(p>>16&255)-s[2], 255)
 }
 
 // without is a pixel of which so much goes, 255ths, without what it has of the key; between tells

@@ -9,7 +9,7 @@ import (
 // Levels says which level becomes black and which white, where the middle lies between them, and
 // which levels black and white themselves become.
 var Levels = Effect{
-	Name: "levels",
+	Name: "levels", Title: "Levels", Group: Colours, Says: "What is black, what is white", Begin: []float64{12},
 	Properties: []property.Property{
 		{Name: "levelsBlack", Dims: 1, Max: 99, Title: "Levels, black from", Unit: "%"},
 		{Name: "levelsWhite", Dims: 1, Neutral: 100, Min: 1, Max: 100, Title: "Levels, white from", Unit: "%"},

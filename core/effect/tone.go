@@ -65,10 +65,24 @@ func matrixed(w Work, m [9]float64) *paint.Sheet {
 			continue
 		}
 		r, g, b, a := int32(p&255), int32(p>>8&255), int32(p>>16&255), int32(p>>24)
-		x := min(max((k[0]*r+k[1]*g+k[2]*b+2048)>>12, 0), a)
-		y := min(max((k[3]*r+k[4]*g+k[5]*b+2048)>>12, 0), a)
-		z := min(max((k[6]*r+k[7]*g+k[8]*b+2048)>>12, 0), a)
-		pix[i] = uint32(x) | uint32(y)<<8 | uint32(z)<<16 | uint32(a)<<24
+		pix[i] = within((k[0]*r+k[1]*g+k[2]*b+2048)>>12, (k[3]*r+k[4]*g+k[5]*b+2048)>>12, (k[6]*r+k[7]*g+k[8]*b+2048)>>12, a)
 	}
 	return out
+}
+
+// within is a pixel of channels that are cut to 0 and its opacity.
+func within(r, g, b, a int32) uint32 {
+	if uint32(r) > uint32(a) || uint32(g) > uint32(a) || uint32(b) > uint32(a) { // few are
+		r, g, b = min(max(r, 0), a), min(max(g, 0), a), min(max(b, 0), a)
+	}
+	return uint32(r) | uint32(g)<<8 | uint32(b)<<16 | uint32(a)<<24
+}
+
+// fromGrey moves the channels of a pixel, premultiplied as they are, away from its luminance or towards
+// it, to so many 256ths of how far from there they lie: saturate() of W3C Filter Effects Level 1.
+func fromGrey(p uint32, share int32) uint32 {
+	r, g, b := int32(p&255), int32(p>>8&255), int32(p>>16&255)
+	grey := (13959*r + 46858*g + 4719*b + 128) >> 8 // 0.213, 0.715 and 0.072; in 256ths
+	still, by := grey*(256-share)+1<<15, share<<8
+	return within((still+by*r)>>16, (still+by*g)>>16, (still+by*b)>>16, int32(p>>24))
 }

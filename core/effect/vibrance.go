@@ -10,7 +10,7 @@ import (
 // Vibrance makes pale colours stronger and leaves strong ones nearly as they are: a saturation of
 // which each pixel gets the less the stronger its colour is.
 var Vibrance = Effect{
-	Name:       "vibrance",
+	Name: "vibrance", Title: "Vibrance", Group: Colours, Says: "Pale colours stronger", Begin: []float64{30},
 	Properties: []property.Property{{Name: "vibrance", Dims: 1, Min: -100, Max: 100, Title: "Vibrance", Unit: "%"}},
 	Draw: func(w Work, v Values) *paint.Sheet {
 		out := w.Changeable()
@@ -33,9 +33,7 @@ var Vibrance = Effect{
 			if a < 255 {
 				strong = strong * 255 / a
 			}
-			k, grey := share[min(strong, 255)], (213*r+715*g+72*b)*256/1000
-			to := func(c int32) uint32 { return uint32(min(max((256*grey+k*(256*c-grey)+1<<15)>>16, 0), a)) }
-			pix[i] = to(r) | to(g)<<8 | to(b)<<16 | uint32(a)<<24
+			pix[i] = fromGrey(p, share[min(strong, 255)])
 		}
 		return out
 	},

@@ -160,9 +160,15 @@ func shadows(e *Engine, loud bool) (bool, error) {
 	return Done, nil
 }
 
-// matte shows how opaque a layer is instead of it; none shows all as they are again.
-func matte(e *Engine, layer string) (bool, error) {
-	e.matte = layer
+// Way is a way of looking at a layer.
+type Way struct {
+	Layer string `json:"layer"` // none looks at all as they are
+	As    string `json:"as"`    // matte, or came: without its effects
+}
+
+// lookAs lets a layer be looked at in another way.
+func lookAs(e *Engine, in Way) (bool, error) {
+	e.way = in
 	e.anew()
 	return Done, nil
 }

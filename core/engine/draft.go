@@ -2,7 +2,9 @@ package engine
 
 import (
 	"billow/core/clip"
+	"billow/core/edit"
 	"billow/core/layout"
+	"billow/core/legible"
 	"billow/core/moves"
 	"billow/core/timing"
 )
@@ -35,6 +37,7 @@ func draft(e *Engine, in Draft) (clip.Layer, error) {
 	if in.Begins && !l.Is().Fills && !l.Is().Plays {
 		begin(e.shown, &l, in.Frame)
 	}
+	legible.Dress(e.shown, &l)
 	if in.At != nil && !l.Is().Fills {
 		s, err := e.shape(in.Shape)
 		if err != nil {
@@ -101,6 +104,18 @@ func moveFrames(e *Engine, in DraftedMove) (Frames, error) {
 	return Frames{from, to}, nil
 }
 
+// struck tells at which hits, by their frames, a move does something.
+func struck(e *Engine, in DraftedMove) ([]int, error) {
+	if e.kept == nil {
+		return nil, errClosed
+	}
+	l := e.kept.Layer(in.Layer)
+	if l == nil {
+		return nil, clip.Fault("layer", "there is no layer %q", in.Layer)
+	}
+	return moves.StruckBy(e.kept, l, in.Move)
+}
+
 // When is a moment of the clip and the frame on which it is.
 type When struct {
 	Moment timing.Moment `json:"moment"`
@@ -145,4 +160,12 @@ func readMoment(e *Engine, text string) (timing.Reading, error) {
 		return timing.Reading{}, errClosed
 	}
 	return e.shown.Clock().ReadMoment(text, e.shown.Length-1), nil
+}
+
+// otherCounts are the other ways to count the clip's tune.
+func otherCounts(e *Engine, _ *struct{}) ([]edit.OtherCount, error) {
+	if e.shown == nil {
+		return nil, errClosed
+	}
+	return edit.OtherCounts(e.shown), nil
 }

@@ -2,17 +2,14 @@ package engine
 
 import (
 	"bytes"
-	"encoding/binary"
 	"image"
 	_ "image/gif" // decoders register themselves
 	_ "image/jpeg"
 	_ "image/png"
-	"unsafe"
 
 	"billow/core/clip"
 	"billow/core/footage"
 	"billow/core/frame"
-	"billow/core/mix"
 	"billow/core/paint"
 
 	_ "golang.org/x/image/webp"
@@ -55,7 +52,7 @@ type FootageFile struct {
 
 // retryFonts lets fonts that could not be fetched be tried again.
 func retryFonts(e *Engine, _ *struct{}) (bool, error) {
-	if e.lib.RetryFonts() && e.shown != nil {
+	if e.lib.Retry() && e.shown != nil {
 		e.show(e.shown)
 	}
 	return Done, nil
@@ -134,39 +131,4 @@ func ghosts(e *Engine, in Haunting) (Bytes, error) {
 	b := paint.NewBitmap(in.W, in.H)
 	st.Ghosts(b, in.Layer, in.Frames)
 	return b.Straight(), nil // a canvas holds straight alpha
-}
-
-// sound takes a decoded sound for the next mix: interleaved 16-bit samples.
-func sound(e *Engine, prop string, in []byte) (bool, error) {
-	if e.kept == nil {
-		return Done, errClosed
-	}
-	pcm := make([]float32, len(in)/2)
-	for i := range pcm {
-		pcm[i] = float32(int16(binary.LittleEndian.Uint16(in[2*i:]))) / 32767
-	}
-	if e.sounds == nil {
-		e.sounds = map[string][]float32{}
-	}
-	e.sounds[prop] = pcm
-	return Done, nil
-}
-
-// mixSound mixes the clip's sound from the sounds that it was given, and forgets
-// them, since they are large: 32-bit floats, the left channel first and then the
-// right one.
-func mixSound(e *Engine, _ *struct{}) (Bytes, error) {
-	if e.kept == nil {
-		return nil, errClosed
-	}
-	mixed := mix.Mix(e.kept, func(p *clip.Prop) []float32 { return e.sounds[p.ID] })
-	e.sounds = nil
-	planar := make([]float32, len(mixed))
-	for i := range len(mixed) / 2 {
-		planar[i], planar[len(mixed)/2+i] = mixed[2*i], mixed[2*i+1]
-	}
-	if len(planar) == 0 {
-		return Bytes{}, nil
-	}
-	return unsafe.Slice((*byte)(unsafe.Pointer(&planar[0])), 4*len(planar)), nil
 }

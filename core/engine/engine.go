@@ -11,6 +11,7 @@ import (
 	"billow/core/colour"
 	"billow/core/edit"
 	"billow/core/frame"
+	"billow/core/mix"
 	"billow/core/paint"
 )
 
@@ -29,9 +30,10 @@ type Engine struct {
 	kept    *clip.Clip    // what is worked on: whole, or its variant
 	shown   *clip.Clip
 	loud    bool                 // shadows are seen in a loud colour; not part of the clip
-	matte   string               // the layer of which the matte is seen; not part of the clip
+	way     Way                  // in which a layer is looked at; not part of the clip
 	solo    []string             // layers that are seen alone; not part of the clip
 	sounds  map[string][]float32 // by prop, for the next mix
+	reading mix.Reading          // of the last mix
 	stages  map[stageKey]*stage
 	before  map[stageKey]*stage     // of the clip before its last change, from which painters go on
 	still   map[string]*frame.Stage // of the shown clip, by shape, for questions
@@ -95,12 +97,12 @@ var loudly = colour.RGB(0xFF1493)
 
 // seen is the shown clip without what is not shown alone, with shadows as they are seen.
 func (e *Engine) seen() *clip.Clip {
-	if len(e.solo) == 0 && !e.loud && e.matte == "" {
+	if len(e.solo) == 0 && !e.loud && e.way.Layer == "" {
 		return e.shown
 	}
 	c := e.shown.Copy()
-	if l := c.Own(e.matte); l != nil {
-		l.ShowMatte()
+	if l := c.Own(e.way.Layer); l != nil {
+		l.LookAs(e.way.As)
 	}
 	if e.loud {
 		c.Light.Colour, c.Light.Strength = loudly, max(c.Light.Strength, 70)

@@ -128,7 +128,7 @@ func TestBadQuestionsAreRefusedInWords(t *testing.T) {
 	}
 	empty := New(frame.NewLibrary(words.NewFonts(), 1<<20))
 	// These bring the clip, or are about words that come with the question.
-	without := []string{"open", "reopen", "picture", "solo", "shadows", "matte", "whole", "letters", "write", "style", "wayOf", "retryFonts"}
+	without := []string{"open", "reopen", "picture", "solo", "shadows", "lookAs", "whole", "letters", "write", "style", "wayOf", "retryFonts"}
 	for method, m := range Methods {
 		if slices.Contains(without, method) {
 			continue

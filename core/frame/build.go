@@ -58,8 +58,11 @@ func (p *Painter) add(out []*graph.Node, a *actor, env around) []*graph.Node {
 	if !a.on(env.frame) {
 		return out
 	}
-	if a.kind.Holds {
+	switch {
+	case a.kind.Holds:
 		return p.addGroup(out, a, env)
+	case a.layer.Gel != nil:
+		return p.addGel(out, a, env)
 	}
 	s := p.stage
 	pose := s.pose(a, env)
@@ -155,7 +158,7 @@ func (p *Painter) addGroup(out []*graph.Node, a *actor, env around) []*graph.Nod
 			shadow, mirrored = 0, 0
 		}
 	}
-	if pose.Opacity == 1 && blend == paint.Normal && by == "" && k.plain() && pose.Cast.None() && !opens.any() && mirrored <= 0 {
+	if pose.Opacity == 1 && blend == paint.Normal && by == "" && k.plain() && pose.Cast.None() && !opens.any() && mirrored <= 0 && !a.gelled(in.frame) {
 		out = p.addContact(out, a, env, st, shadow, 1)
 		for _, child := range a.children {
 			out = p.add(out, child, in)

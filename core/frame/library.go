@@ -7,6 +7,7 @@ import (
 	"container/list"
 	"sync"
 
+	"billow/core/cube"
 	"billow/core/graph"
 	"billow/core/paint"
 	"billow/core/words"
@@ -17,11 +18,12 @@ import (
 // concurrent use.
 type Library struct {
 	Fonts *words.Fonts
-	// OwnFont reads a person's own font by the hash of its file; nil has none.
-	OwnFont func(hash string) ([]byte, error)
+	// File reads a small file by its hash: a person's own font, or a table of colours; nil has none.
+	File func(hash string) ([]byte, error)
 
 	mu       sync.Mutex
 	sources  map[string]Source
+	tables   map[string]*cube.Table // nil is one that could not be read
 	made     map[graph.Key]*list.Element
 	recent   *list.List // of *product, the most recently used first
 	bytes    int
@@ -39,15 +41,15 @@ type product struct {
 // NewLibrary keeps at most limit bytes of what can be made again.
 func NewLibrary(fonts *words.Fonts, limit int) *Library {
 	return &Library{
-		Fonts: fonts, sources: map[string]Source{},
+		Fonts: fonts, sources: map[string]Source{}, tables: map[string]*cube.Table{},
 		made: map[graph.Key]*list.Element{}, recent: list.New(), limit: limit,
 	}
 }
 
-// RetryFonts lets fonts that could not be read be tried again, and forgets what
+// Retry lets fonts and tables of colours that could not be read be tried again, and forgets what
 // was made meanwhile. It tells whether there were any.
-func (l *Library) RetryFonts() bool {
-	if !l.Fonts.Lost() {
+func (l *Library) Retry() bool {
+	if !l.forgetLostTables() && !l.Fonts.Lost() {
 		return false
 	}
 	l.Fonts.Retry()

@@ -85,11 +85,16 @@ func masked(n *graph.Node, k look, in space) *graph.Node {
 	if len(k.masks) == 0 {
 		return n
 	}
+	return graph.Filtered(n, maskedIn(k, in))
+}
+
+// maskedIn is a look's masks in a space.
+func maskedIn(k look, in space) graph.Masked {
 	parts := make([]graph.MaskPart, len(k.masks))
 	for i, p := range k.masks {
 		p.Feather *= in.unit
 		p.Rim *= in.unit
 		parts[i] = p
 	}
-	return graph.Filtered(n, graph.Masked{Parts: parts, At: in.at, Finest: in.finest})
+	return graph.Masked{Parts: parts, At: in.at, Finest: in.finest}
 }

@@ -7,6 +7,7 @@ import (
 	"billow/core/clip"
 	"billow/core/effect"
 	"billow/core/graph"
+	"billow/core/layout"
 	"billow/core/paint"
 )
 
@@ -65,18 +66,19 @@ func (s *Stage) dressed(n *graph.Node, a *actor, k look, bounded bool, in space)
 			Of: n.Key, Distances: s.distances,
 		})
 	}
-	for i, e := range effect.All {
-		if len(k.effects) == 0 {
-			break
-		}
-		if v := k.effects[i]; v != nil {
-			n = graph.Filtered(n, graph.Effected{Effect: e, Values: v, Unit: in.unit})
-		}
-		if e == effect.LastKey && a.layer.ShowsMatte() {
-			n = graph.Filtered(n, graph.Effected{Effect: &effect.Matte, Unit: in.unit})
-		}
+	for _, e := range s.effects(a, k, in) {
+		n = graph.Filtered(n, e)
 	}
 	return n
+}
+
+// box is how large a layer is at rest, in its own units.
+func (s *Stage) box(a *actor) effect.Box {
+	if a.kind.Fills {
+		w, h := layout.Extent(s.shape)
+		return effect.Box{W: w, H: h}
+	}
+	return effect.Box{W: a.w, H: a.h}
 }
 
 func (s *Stage) distances(k graph.Key, measure func() *paint.Distances) *paint.Distances {

@@ -288,6 +288,11 @@ func (s *Stage) Path(layer string) Path {
 // Ghosts draws a layer alone as it is on some frames, faint, onto a transparent
 // bitmap of the stage's size.
 func (s *Stage) Ghosts(dst *paint.Bitmap, layer string, frames []int) {
+	s.alone(dst, layer, frames, 0.3)
+}
+
+// alone draws a layer without its shadow on some frames, so opaque.
+func (s *Stage) alone(dst *paint.Bitmap, layer string, frames []int, share float64) {
 	clear(dst.Pix)
 	a := s.byID[layer]
 	if a == nil || a.away {
@@ -300,7 +305,7 @@ func (s *Stage) Ghosts(dst *paint.Bitmap, layer string, frames []int) {
 		if !shown {
 			continue
 		}
-		p.graph.Over(dst, p.add(nil, single, env), 0.3)
+		p.graph.Over(dst, p.add(nil, single, env), share)
 	}
 }
 

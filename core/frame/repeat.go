@@ -73,7 +73,7 @@ func (s *Stage) runAt(a *actor, frame, step float64) float64 {
 		return r.Speed * a.shrink() * (frame - float64(a.from)) / rate
 	}
 	t := s.clip.Tempo
-	return r.Speed * step * (t.Beat(frame/rate) - t.Beat(float64(a.from)/rate)) / float64(t.PerBar)
+	return r.Speed * step * (t.BarAt(t.Beat(frame/rate)) - t.BarAt(t.Beat(float64(a.from)/rate)))
 }
 
 // copies are those that a box of the layer's own units touches; radius is how far each

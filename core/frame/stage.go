@@ -65,8 +65,8 @@ func Arrange(c *clip.Clip, shape clip.Shape, lib *Library) *Stage {
 		W: shape.W, H: shape.H, clip: c, shape: shape, lib: lib, scale: float64(min(shape.W, shape.H)) / 1000,
 		byID: make(map[string]*actor, len(c.Layers)),
 	}
-	if lib != nil && lib.OwnFont != nil {
-		lib.Fonts.OwnFonts(c, lib.OwnFont)
+	if lib != nil && lib.File != nil {
+		lib.Fonts.OwnFonts(c, lib.File)
 	}
 	if t := c.Light.Tracks[clip.LightDirection]; len(t) > 0 {
 		s.direction = clip.Curve(clip.LightDirection, t, c.Clock())

@@ -100,3 +100,24 @@ func (s *Stage) Screen(layer string, frame int) (c colour.Colour, ok bool) {
 	}
 	return colour.Colour{R: uint8(best.r / best.n), G: uint8(best.g / best.n), B: uint8(best.b / best.n), A: 255}, true
 }
+
+// Own is what a layer's prop shows on a frame before anything is done to it, and how many of the layer's
+// units one of its pixels is wide. ok is false where it has none.
+func (s *Stage) Own(layer string, frame int) (b *paint.Bitmap, units float64, ok bool) {
+	a := s.byID[layer]
+	if a == nil || a.prop == nil || s.lib.Source(a.prop.Hash) == nil {
+		return nil, 0, false
+	}
+	at, _, _, _ := s.held(a, float64(frame))
+	picture, _, k := s.shown(a, at, 1)
+	if a.layer.Cutout.Covering != nil {
+		per, _, _ := s.coverAt(a, at).laid()
+		return picture.Picture, 1 / (per * k), true
+	}
+	return picture.Picture, 1 / (a.per() * k), true
+}
+
+// Alone draws a layer without its shadow onto a transparent bitmap of the stage's size.
+func (s *Stage) Alone(dst *paint.Bitmap, layer string, frame int) {
+	s.alone(dst, layer, []int{frame}, 1)
+}

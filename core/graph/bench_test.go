@@ -77,7 +77,8 @@ func BenchmarkNode(b *testing.B) {
 		cases = append(cases, struct {
 			name string
 			node func(p *Painter, i int) *Node
-		}{"effect " + e.Name, on(Effected{Effect: e, Values: strong(e), Unit: 0.5})})
+		}{"effect " + e.Name, on(Effected{Effect: e, Values: begun(e), Unit: 0.5,
+			At: paint.Scale(0.5, 0.5).Then(paint.Translate(540, 960)), Box: effect.Box{W: 2160, H: 3840}})})
 	}
 	for _, t := range transition.All {
 		cases = append(cases, struct {
@@ -99,4 +100,21 @@ func BenchmarkNode(b *testing.B) {
 			b.ReportMetric(b.Elapsed().Seconds()*1000/float64(b.N), "ms/frame")
 		})
 	}
+}
+
+// begun is an effect as the page puts it on: its first property as it begins, and all others neutral.
+func begun(e *effect.Effect) effect.Values {
+	v := make(effect.Values, len(e.Properties))
+	for i, p := range e.Properties {
+		for d := range p.Dims {
+			v[i][d] = p.Neutral
+		}
+		if p.Usual != nil {
+			copy(v[i][:], p.Usual)
+		}
+	}
+	if copy(v[0][:], e.Begin); e.Begin == nil {
+		v[0][0] = e.Properties[0].Max
+	}
+	return v
 }

@@ -45,5 +45,9 @@ func (o filtered) make(p *Painter, n *Node, area image.Rectangle) (*paint.Sheet,
 	if s == nil {
 		return nil, false
 	}
+	if e, ok := o.Filter.(Effected); ok {
+		e.only = area
+		return e.Apply(s, mine, &p.pool), true
+	}
 	return o.Apply(s, mine, &p.pool), true
 }

@@ -44,19 +44,46 @@ func (m Masked) Apply(in *paint.Sheet, mine bool, pool *paint.Pool) *paint.Sheet
 	s := in.Reduced(m.Finest)
 	b := s.Picture
 	at := m.At.Then(paint.Scale(s.Per, s.Per)).Then(paint.Translate(-s.X, -s.Y))
-	parts := make([]maskPlane, len(m.Parts))
-	all := image.Rect(0, 0, b.W, b.H)
-	shows := all
-	for i, p := range m.Parts {
-		parts[i] = maskPlane{MaskPart: p, path: p.Path.Transformed(at), sigma: p.Feather * s.Per, rim: p.Rim * s.Per}
-		shows = parts[i].leaves(shows, i == 0).Intersect(all)
-	}
+	parts, shows := m.planes(at, s.Per, image.Rect(0, 0, b.W, b.H))
 	if shows.Empty() {
 		shows = image.Rect(0, 0, 1, 1)
 	}
-	var mask *paint.Mask
+	mask := together(parts, shows)
+	out := pool.Get(shows.Dx(), shows.Dy())
+	for y := range out.H {
+		copy(out.Pix[y*out.W:(y+1)*out.W], b.Pix[(y+shows.Min.Y)*b.W+shows.Min.X:])
+	}
+	out.Cut(mask)
+	if mine {
+		pool.Put(in.Picture)
+	}
+	return paint.NewSheet(out, s.X+float64(shows.Min.X), s.Y+float64(shows.Min.Y), s.Per)
+}
+
+// cover is how much of each pixel of a part of a plane the masks leave, where at maps their units to
+// pixels of the space; nil is nothing.
+func (m Masked) cover(at paint.Affine, of image.Rectangle) *paint.Mask {
+	parts, shows := m.planes(at, 1, of)
+	if shows.Empty() {
+		return nil
+	}
+	return together(parts, of)
+}
+
+// planes are the parts on the pixels of a plane, and where something is left of it.
+func (m Masked) planes(at paint.Affine, per float64, all image.Rectangle) (parts []maskPlane, shows image.Rectangle) {
+	parts, shows = make([]maskPlane, len(m.Parts)), all
+	for i, p := range m.Parts {
+		parts[i] = maskPlane{MaskPart: p, path: p.Path.Transformed(at), sigma: p.Feather * per, rim: p.Rim * per}
+		shows = parts[i].leaves(shows, i == 0).Intersect(all)
+	}
+	return parts, shows
+}
+
+// together puts parts together.
+func together(parts []maskPlane, of image.Rectangle) (mask *paint.Mask) {
 	for i, p := range parts {
-		one := p.cover(shows)
+		one := p.cover(of)
 		switch {
 		case i == 0 && p.Mode == "subtract":
 			one.Invert()
@@ -67,15 +94,7 @@ func (m Masked) Apply(in *paint.Sheet, mine bool, pool *paint.Pool) *paint.Sheet
 			mask.Combine(one, p.Mode)
 		}
 	}
-	out := pool.Get(shows.Dx(), shows.Dy())
-	for y := range out.H {
-		copy(out.Pix[y*out.W:(y+1)*out.W], b.Pix[(y+shows.Min.Y)*b.W+shows.Min.X:])
-	}
-	out.Cut(mask)
-	if mine {
-		pool.Put(in.Picture)
-	}
-	return paint.NewSheet(out, s.X+float64(shows.Min.X), s.Y+float64(shows.Min.Y), s.Per)
+	return mask
 }
 
 // maskPlane is a part on the pixels of a picture.

@@ -45,6 +45,7 @@ const (
 	placeNode
 	stackNode
 	matteNode
+	gelNode
 )
 
 // Source is a layer's picture in its own space.
@@ -67,6 +68,12 @@ func Stack(list []*Node) *Node {
 	for _, in := range list {
 		n.Key = n.Key.Of(in.Key)
 		n.Bounds = n.Bounds.Union(in.Bounds)
+	}
+	for _, in := range list {
+		// What looks around itself has to see the same whatever part of it is asked for.
+		if o, ok := in.op.(gel); ok && reachOf(o.effects) > 0 {
+			n.Shared(0)
+		}
 	}
 	return n
 }

@@ -33,7 +33,7 @@ func (o Outline) Key(k Key) Key {
 func (o Outline) Reach() float64 { return o.Width }
 
 // Apply draws the outline beneath the picture.
-func (o Outline) Apply(in *paint.Sheet, _ bool, _ *paint.Pool) *paint.Sheet {
+func (o Outline) Apply(in *paint.Sheet, _ bool, pool *paint.Pool) *paint.Sheet {
 	s := in.Reduced(o.Finest)
 	width := o.pixels(s.Per)
 	margin := (int(width)/outlineMargin + 1) * outlineMargin
@@ -41,5 +41,5 @@ func (o Outline) Apply(in *paint.Sheet, _ bool, _ *paint.Pool) *paint.Sheet {
 	d := o.Distances(o.Of.Text("distances").Nums(s.Per, float64(margin)), func() *paint.Distances {
 		return paint.DistancesAround(b, margin)
 	})
-	return paint.NewSheet(d.Outlined(b, width, o.Pixel), s.X-float64(margin), s.Y-float64(margin), s.Per)
+	return paint.NewSheet(d.Outlined(b, width, o.Pixel, pool), s.X-float64(margin), s.Y-float64(margin), s.Per)
 }

@@ -143,6 +143,9 @@ func (n *Node) faded(share float64) *Node {
 	case lain:
 		o.Opacity *= share
 		out.op = o
+	case gel:
+		o.opacity *= share
+		out.op = o
 	}
 	return &out
 }

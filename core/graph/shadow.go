@@ -25,14 +25,13 @@ func (s Silhouette) Reach() float64 { return effect.SoftReach(s.Sigma) }
 
 // Apply makes the shadow.
 func (s Silhouette) Apply(in *paint.Sheet, mine bool, pool *paint.Pool) *paint.Sheet {
-	sigma := effect.Soft(s.Sigma)
-	at := effect.ForBlur(in, sigma)
-	sigma *= at.Per
+	octaves, sigma := effect.Halvings(in, effect.Soft(s.Sigma))
 	margin := int(math.Ceil(3*sigma)) + 1
-	mask := paint.AlphaMask(at.Picture, margin)
+	mask := paint.HalvedAlpha(in.Picture, octaves, margin)
 	mask.Blur(sigma)
 	if mine {
 		pool.Put(in.Picture)
 	}
-	return paint.NewSheet(mask.Coloured(s.Pixel), at.X-float64(margin), at.Y-float64(margin), at.Per)
+	x, y := math.Ldexp(in.X, -octaves), math.Ldexp(in.Y, -octaves)
+	return paint.NewSheet(mask.Coloured(s.Pixel), x-float64(margin), y-float64(margin), math.Ldexp(in.Per, -octaves))
 }

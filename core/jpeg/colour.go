@@ -102,8 +102,14 @@ func pairs(row []uint32, ys []byte, adds []uint64) {
 		if x >= len(light) || x >= len(to) { // never; it spares checks
 			break
 		}
-		to[x-1] = pixel(uint64(light[x-1])*eachLane + a)
-		to[x] = pixel(uint64(light[x])*eachLane + middle)
+		// What pixel does, twice: a call for each would take as long.
+		v, w := uint64(light[x-1])*eachLane+a, uint64(light[x])*eachLane+middle
+		if (v|w)&outside != 0 {
+			v, w = limited(v), limited(w)
+		}
+		v, w = v>>4&levels, w>>4&levels
+		to[x-1] = uint32(v)&0x00FF00FF | uint32(v>>24)&0xFF00FF00
+		to[x] = uint32(w)&0x00FF00FF | uint32(w>>24)&0xFF00FF00
 		a = b
 	}
 	if len(row)%2 == 1 {

@@ -73,6 +73,18 @@ func ForgetByHand(c *clip.Clip, group *clip.Layer) {
 	}
 }
 
+// Waiting counts the products of a group's line-up for which there is no hit.
+func Waiting(c *clip.Clip, group *clip.Layer) int {
+	if group.Lineup.On == nil {
+		return 0
+	}
+	s := stageOf(c, group)
+	if s.times() != nil {
+		return 0 // validation says it
+	}
+	return max(0, len(group.Lineup.Items)-len(s.arrived))
+}
+
 // RewriteLineup writes the keys of all layers of a group's line-up again.
 func RewriteLineup(c *clip.Clip, group *clip.Layer) error {
 	chosen := map[string]eases{}
@@ -85,10 +97,7 @@ func RewriteLineup(c *clip.Clip, group *clip.Layer) error {
 	if u == nil || len(u.Items) == 0 {
 		return nil
 	}
-	s := stage{clip: c, lineup: u, clock: c.ClockOf(group), from: 0, to: c.Length}
-	if p, ok := c.SceneOf(group); ok {
-		s.from, s.to = p.From, p.To
-	}
+	s := stageOf(c, group)
 	if err := s.times(); err != nil {
 		return err
 	}
@@ -115,7 +124,16 @@ type stage struct {
 	began   []timing.Moment // when the change towards it begins
 }
 
-// times works out all changes; the error says when they do not fit.
+func stageOf(c *clip.Clip, group *clip.Layer) stage {
+	s := stage{clip: c, lineup: group.Lineup, clock: c.ClockOf(group), from: 0, to: c.Length}
+	if p, ok := c.SceneOf(group); ok {
+		s.from, s.to = p.From, p.To
+	}
+	return s
+}
+
+// times works out all changes; the error says when they do not fit. Those for which there is no hit do
+// not come about.
 func (s *stage) times() error {
 	u := s.lineup
 	at := u.Start
@@ -129,14 +147,21 @@ func (s *stage) times() error {
 	if u.Leaves {
 		changes++
 	}
+	var hits []clip.Struck
+	if u.On != nil {
+		hits = s.clip.Struck(u.On, s.clock.Frame(at)+s.change(at)+1, s.to, s.change(at)+1)
+		changes = min(changes, len(hits)+1)
+	}
 	for i := range changes {
-		if i > 0 {
-			if u.Beats > 0 {
-				at = whole
-				at.Beat += float64(i) * u.Beats
-			} else {
-				at = at.Plus(u.Stay)
-			}
+		switch {
+		case i == 0:
+		case u.On != nil:
+			at = s.clock.Own(hits[i-1].At)
+		case u.Beats > 0:
+			at = whole
+			at.Beat += float64(i) * u.Beats
+		default:
+			at = at.Plus(u.Stay)
 		}
 		began := at.Plus(-u.Change)
 		if u.Bars > 0 {
@@ -144,7 +169,11 @@ func (s *stage) times() error {
 			if !began.OnBeat {
 				began = s.clock.OnBeat(s.clock.Beat(s.clock.Frame(began)))
 			}
-			began.Beat -= u.Bars * float64(s.clock.Tempo.PerBar)
+			t := s.clock.Tempo
+			began.Beat = t.Downbeat(t.BarAt(began.Beat) - u.Bars)
+		}
+		if u.On != nil && i > 0 && s.clock.Frame(began) < s.clock.Frame(s.arrived[i-1]) {
+			began = s.arrived[i-1] // bars are not all as long
 		}
 		s.arrived, s.began = append(s.arrived, at), append(s.began, began)
 		f := s.clock.Frame(at)
@@ -162,6 +191,16 @@ func (s *stage) times() error {
 		}
 	}
 	return nil
+}
+
+// change is how many frames a change takes that ends with a moment.
+func (s *stage) change(at timing.Moment) int {
+	if s.lineup.Bars == 0 {
+		return s.lineup.Change
+	}
+	t := s.clock.Tempo
+	end := s.clock.Frame(at)
+	return end - s.clock.Frame(s.clock.OnBeat(t.Downbeat(t.BarAt(s.clock.Beat(end))-s.lineup.Bars)))
 }
 
 // slotOf is where product i stands while product now is shown, or a slot with

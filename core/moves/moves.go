@@ -19,7 +19,11 @@ var recipes = map[string]func(w *writer){}
 // Default is a move as a person would want it to begin.
 func Default(kind string) clip.Move {
 	k, _ := clip.MoveNamed(kind)
-	return clip.Move{Kind: kind, Strength: 100, Length: k.Length, Side: k.Side, Turn: k.Turn}
+	m := clip.Move{Kind: kind, Strength: 100, Length: k.Length, Side: k.Side, Turn: k.Turn}
+	if kind == clip.MoveOnHits {
+		m.Hits = &clip.OnHits{Does: clip.HitSwell, HitChoice: clip.HitChoice{Least: 0.5}}
+	}
+	return m
 }
 
 // Draft is a new move for a layer at a moment: an entrance lands there where
@@ -32,6 +36,16 @@ func Draft(c *clip.Clip, l *clip.Layer, kind string, at timing.Moment) clip.Move
 		m.Side = l.Reveal.Side // as it was chosen by hand
 	}
 	from, to := c.Span(l)
+	if kind == clip.MoveOnHits {
+		m.At = c.ClockOf(l).At(from)
+		if r := c.Range; r != nil { // what is looped
+			first, last := max(from, c.Clock().Frame(r.In)), min(to, c.Clock().Frame(r.Out))
+			if first < last-1 {
+				m.At, m.Length = c.ClockOf(l).At(first), last-1-first
+			}
+		}
+		return m
+	}
 	f := c.ClockOf(l).Frame(at)
 	if k, _ := clip.MoveNamed(kind); k.Enters {
 		m.Lands = f-from >= m.Length
@@ -158,6 +172,9 @@ func (w *writer) write(m clip.Move) error {
 	}
 	if e <= b {
 		return clip.Fault(field, "%s has no time: it begins at frame %d and would end at %d", kind.Name, b, e)
+	}
+	if err := m.CheckHits(w.clip, field+".hits"); err != nil {
+		return err
 	}
 	recipes[m.Kind](w)
 	return nil

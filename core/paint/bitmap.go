@@ -45,6 +45,39 @@ func (b *Bitmap) Restore(from *Bitmap, part image.Rectangle) {
 	}
 }
 
+// Put copies another bitmap so that its corner lies at (x, y), as far as there is room.
+func (b *Bitmap) Put(o *Bitmap, x, y int) {
+	x0, x1 := max(x, 0), min(x+o.W, b.W)
+	if x0 >= x1 {
+		return
+	}
+	for row := max(y, 0); row < min(y+o.H, b.H); row++ {
+		copy(b.Pix[row*b.W+x0:row*b.W+x1], o.Pix[(row-y)*o.W+x0-x:])
+	}
+}
+
+// Continue fills the bitmap with another one whose corner lies at (x, y), and what is beyond that with
+// what is nearest in it.
+func (b *Bitmap) Continue(o *Bitmap, x, y int) {
+	if len(o.Pix) == 0 {
+		return
+	}
+	for row := range b.H {
+		from := o.Pix[min(max(row-y, 0), o.H-1)*o.W:][:o.W]
+		to := b.Pix[row*b.W:][:b.W]
+		x0, x1 := min(max(x, 0), b.W), min(max(x+o.W, 0), b.W)
+		if x0 < x1 {
+			copy(to[x0:x1], from[x0-x:])
+		}
+		for i := range x0 {
+			to[i] = from[0]
+		}
+		for i := max(x1, 0); i < b.W; i++ {
+			to[i] = from[o.W-1]
+		}
+	}
+}
+
 // Fill sets every pixel.
 func (b *Bitmap) Fill(p uint32) {
 	for i := range b.Pix {

@@ -34,20 +34,28 @@ func multiplyRow(dst, src []uint32) {
 		if s != 0 {
 			d, sa := dst[i], s>>24
 			da := d >> 24
+			if sa&da == 255 { // as most are: nothing of either shows alone
+				dst[i] = settled(lane3(multiplied(s&255, d&255), multiplied(s>>8&255, d>>8&255), multiplied(s>>16&255, d>>16&255)) + 255*255<<48)
+				continue
+			}
 			dst[i] = settled(open(s, d, sa, da) + lane3(multiplied(s&255, d&255), multiplied(s>>8&255, d>>8&255), multiplied(s>>16&255, d>>16&255)))
 		}
 	}
 }
 
-func screened(s, d, sa, da uint32) uint32 { return s*da + d*sa - s*d }
-
+// screenRow is s + d - s d in all four channels, wherever both show: what they show of alone and
+// together adds up to that.
 func screenRow(dst, src []uint32) {
+	dst = dst[:len(src)]
 	for i, s := range src {
-		if s != 0 {
-			d, sa := dst[i], s>>24
-			da := d >> 24
-			dst[i] = settled(open(s, d, sa, da) + lane3(screened(s&255, d&255, sa, da), screened(s>>8&255, d>>8&255, sa, da), screened(s>>16&255, d>>16&255, sa, da)))
+		d := dst[i]
+		if s&0xFFFFFF == 0 && (s == 0 || d>>24 == 255) { // no light, as most of what was taken before black
+			continue
 		}
+		free, light := spread(^d), spread(s)
+		t := (free&255)*(light&255) + (free>>16&255)*(light>>16&255)<<16 + (free>>32&255)*(light>>32&255)<<32 +
+			(free>>48)*(light>>48)<<48 + 0x80*lanes
+		dst[i] = d + packed((t+t>>8&byteLanes)>>8&byteLanes)
 	}
 }
 

@@ -117,11 +117,6 @@ func thinned(p uint32, share uint64) uint32 {
 	return packed((spread(p)*share + 0x80*lanes) >> 8 & byteLanes)
 }
 
-// Darkened is a pixel of whose colour a share, in 256ths, is black.
-func Darkened(p, share uint32) uint32 {
-	return thinned(p, uint64(256-share))&0xFFFFFF | p&0xFF000000
-}
-
 // over is source-over of W3C Compositing: s + d (1 - alpha of s), the product
 // rounded to the nearest of 255ths in all four lanes at once.
 func over(d, s uint32) uint32 {

@@ -12,6 +12,21 @@ const poolBytes = 64 << 20
 
 // Get lends a transparent bitmap.
 func (p *Pool) Get(w, h int) *Bitmap {
+	b, used := p.lend(w, h)
+	if used {
+		clear(b.Pix)
+	}
+	return b
+}
+
+// Any lends a bitmap that shows anything, for who fills all of it.
+func (p *Pool) Any(w, h int) *Bitmap {
+	b, _ := p.lend(w, h)
+	return b
+}
+
+// lend tells whether the bitmap was used before.
+func (p *Pool) lend(w, h int) (b *Bitmap, used bool) {
 	n := w * h
 	best := -1
 	if p != nil {
@@ -23,16 +38,15 @@ func (p *Pool) Get(w, h int) *Bitmap {
 	}
 	// One that is far too large is left for what needs it.
 	if best < 0 || cap(p.free[best].Pix) > 4*n+4096 {
-		return NewBitmap(w, h)
+		return NewBitmap(w, h), false
 	}
-	b := p.free[best]
+	b = p.free[best]
 	last := len(p.free) - 1
 	p.free[best], p.free[last] = p.free[last], nil
 	p.free = p.free[:last]
 	p.bytes -= 4 * cap(b.Pix)
 	b.W, b.H, b.Pix = w, h, b.Pix[:n]
-	clear(b.Pix)
-	return b
+	return b, true
 }
 
 // Put takes a bitmap back, which nobody may use any more.

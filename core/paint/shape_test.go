@@ -92,7 +92,7 @@ func TestCutMultipliesByCoverage(t *testing.T) {
 func TestBlurKeepsColourAndSum(t *testing.T) {
 	b := NewBitmap(21, 21)
 	b.Pix[10*21+10] = 0xFF3060C0
-	out := b.Blurred(2, 12)
+	out := b.Blurred(2, 12, nil)
 	sums := [4]int{}
 	for _, p := range out.Pix {
 		for i := range sums {
@@ -106,7 +106,7 @@ func TestBlurKeepsColourAndSum(t *testing.T) {
 	if sums[3] < 150 || sums[3] > 330 {
 		t.Errorf("the alphas add up to %d, want about 255", sums[3])
 	}
-	wide := filled(40, 40, 0xFF3060C0).Blurred(3, 0)
+	wide := filled(40, 40, 0xFF3060C0).Blurred(3, 0, nil)
 	if p := wide.Pix[20*40+20]; p != 0xFF3060C0 {
 		t.Errorf("in the middle of something wide there is %08x", p)
 	}

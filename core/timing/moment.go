@@ -148,10 +148,11 @@ func (c Clock) ParseMoment(s string) (Moment, error) {
 	if part != "" {
 		beat, _ = strconv.ParseFloat(part, 64)
 	}
-	if beat < 1 || beat >= float64(c.Tempo.PerBar)+1 {
-		return Moment{}, fmt.Errorf("a bar of this clip has the beats 1 to %d, not %g", c.Tempo.PerBar, beat)
+	first, next := c.Tempo.Downbeat(float64(bar-1)), c.Tempo.Downbeat(float64(bar))
+	if beat < 1 || beat >= next-first+1 {
+		return Moment{}, fmt.Errorf("bar %d of this clip has the beats 1 to %g, not %g", bar, next-first, beat)
 	}
-	return c.OnBeat(float64((bar-1)*c.Tempo.PerBar) + beat - 1).Plus(after), nil
+	return c.OnBeat(first + beat - 1).Plus(after), nil
 }
 
 // onBeat reads "b9", "b9.3", "b9.3.5" and frames after it, "+2": the bar, the beat
@@ -178,8 +179,8 @@ func (c Clock) Text(m Moment) string {
 	if !m.OnBeat {
 		return c.Rate.Timecode(m.Frames)
 	}
-	bar := math.Floor(m.Beat / float64(c.Tempo.PerBar))
-	beat := math.Round((m.Beat-bar*float64(c.Tempo.PerBar)+1)*1000) / 1000
+	bar := math.Floor(c.Tempo.BarAt(m.Beat) + 1e-9) // thirds of a bar do not add up to one
+	beat := math.Round((m.Beat-c.Tempo.Downbeat(bar)+1)*1000) / 1000
 	text := fmt.Sprintf("b%d.%s", int(bar)+1, strconv.FormatFloat(beat, 'f', -1, 64))
 	if m.Frames != 0 {
 		text += fmt.Sprintf("%+d", m.Frames)

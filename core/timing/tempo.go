@@ -17,6 +17,8 @@ type Tempo struct {
 	PerBar int       `json:"perBar"`          // beats in a bar, 1..16
 	Beats  []float64 `json:"beats,omitempty"` // seconds, increasing
 	Zero   int       `json:"zero,omitempty"`  // index in Beats of beat 0
+	// Metres are the changes of metre; before the first of them bars have PerBar beats.
+	Metres []Metre `json:"metres,omitempty"`
 }
 
 // Check reports what is wrong with the map, or nil.
@@ -38,7 +40,7 @@ func (t Tempo) Check() error {
 			return fmt.Errorf("beat %d of the tempo map is not later than the one before it", i)
 		}
 	}
-	return nil
+	return t.checkMetres()
 }
 
 // Seconds is the time of a beat; fractions lie evenly between two beats.
@@ -88,22 +90,27 @@ func (t Tempo) Shifted(by float64) Tempo {
 	for i := range t.Beats {
 		t.Beats[i] += by
 	}
-	bars := math.Ceil((t.Beat(0) - 0.5) / float64(t.PerBar))
-	beat := bars * float64(t.PerBar)
+	beat := t.Downbeat(math.Ceil(t.BarAt(t.Beat(0) - 0.5)))
 	if len(t.Beats) == 0 {
 		t.First = t.Seconds(beat)
 	} else {
+		was := t.Zero
 		t.Zero = min(max(t.Zero+int(beat), 0), len(t.Beats)-1)
+		beat = float64(t.Zero - was)
+	}
+	t.Metres = append([]Metre(nil), t.Metres...)
+	for i := range t.Metres {
+		t.Metres[i].Beat -= int(beat)
 	}
 	return t
 }
 
 // At is an even count at so many beats a minute whose beat 0 is where it was.
 func (t Tempo) At(bpm float64) Tempo {
-	return Tempo{BPM: bpm, First: t.Seconds(0), PerBar: t.PerBar}
+	return Tempo{BPM: bpm, First: t.Seconds(0), PerBar: t.PerBar, Metres: t.Metres}
 }
 
-// Doubled has a beat between every two. Beat b is its beat 2b.
+// Doubled has a beat between every two, and no change of metre. Beat b is its beat 2b.
 func (t Tempo) Doubled() Tempo {
 	t.BPM *= 2
 	var beats []float64
@@ -113,26 +120,28 @@ func (t Tempo) Doubled() Tempo {
 		}
 		beats = append(beats, b)
 	}
-	t.Beats, t.Zero = beats, 2*t.Zero
+	t.Beats, t.Zero, t.Metres = beats, 2*t.Zero, nil
 	return t
 }
 
-// Halved has every other beat. Beat b is its beat b/2.
+// Halved has every other beat, and no change of metre. Beat b is its beat b/2.
 func (t Tempo) Halved() Tempo {
 	t.BPM /= 2
 	var beats []float64
 	for i := t.Zero % 2; i < len(t.Beats); i += 2 {
 		beats = append(beats, t.Beats[i])
 	}
-	t.Beats, t.Zero = beats, t.Zero/2
+	t.Beats, t.Zero, t.Metres = beats, t.Zero/2, nil
 	return t
 }
 
 // WithBarAt has a bar that begins at a time: on the nearest beat where there is
 // a list of them, right there where the count is even. Beat 0 is the first
 // downbeat not earlier than half a beat before zero; gone is the beat that it
-// was before, so that beat b is beat b-gone now.
+// was before, so that beat b is beat b-gone now. Changes of metre are left out: they stood
+// where bars began before.
 func (t Tempo) WithBarAt(seconds float64) (out Tempo, gone int) {
+	t.Metres = nil
 	n := int(math.Round(t.Beat(seconds)))
 	gone = int(math.Ceil(t.Beat(0) - 0.5))
 	gone += ((n-gone)%t.PerBar + t.PerBar) % t.PerBar

@@ -37,8 +37,9 @@ type Row struct {
 
 // Lineup is what a person has to know of a group's line-up.
 type Lineup struct {
-	Unsure []string `json:"unsure"` // words that were paired with products by their order
-	ByHand int      `json:"byHand"` // keys that were set by hand and stay, whatever it says
+	Unsure  []string `json:"unsure"`  // words that were paired with products by their order
+	ByHand  int      `json:"byHand"`  // keys that were set by hand and stay, whatever it says
+	Waiting int      `json:"waiting"` // products for which there is no hit
 }
 
 // Comes and Goes are the kinds of spans in which words come into sight and go.
@@ -128,7 +129,7 @@ func row(c *clip.Clip, l *clip.Layer, depth int, stage *frame.Stage, open bool) 
 		}
 	}
 	if l.Lineup != nil {
-		r.Lineup = &Lineup{Unsure: c.Unsure(l), ByHand: moves.ByHand(c, l)}
+		r.Lineup = &Lineup{Unsure: c.Unsure(l), ByHand: moves.ByHand(c, l), Waiting: moves.Waiting(c, l)}
 	}
 	for _, m := range l.Moves {
 		from, to := moves.Span(c, l, m)

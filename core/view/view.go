@@ -14,15 +14,18 @@ import (
 
 // View is what the Beatline shows.
 type View struct {
-	Length   int     `json:"length"` // frames
-	Timecode string  `json:"timecode"`
-	Beats    []Beat  `json:"beats"`
-	Hits     []Hit   `json:"hits"`
-	Wave     []Level `json:"wave"`
-	Scenes   []Scene `json:"scenes"`
-	Markers  []Mark  `json:"markers"`
-	Range    *[2]int `json:"range"` // frames that are looped, the last not included
-	Rows     []Row   `json:"rows"`  // from the front to the back, groups before what is in them
+	Length   int       `json:"length"` // frames
+	Timecode string    `json:"timecode"`
+	Beats    []Beat    `json:"beats"`
+	Hits     []Hit     `json:"hits"`
+	Sections []Section `json:"sections"` // of the tune
+	Tune     *Sound    `json:"tune"`     // how it lies under the clip; how loud it is says Wave
+	Wave     []Level   `json:"wave"`
+	Scenes   []Scene   `json:"scenes"`
+	Markers  []Mark    `json:"markers"`
+	Range    *[2]int   `json:"range"`  // frames that are looped, the last not included
+	Sounds   []Sound   `json:"sounds"` // beside the tune
+	Rows     []Row     `json:"rows"`   // from the front to the back, groups before what is in them
 }
 
 // Beat is a beat of the tempo map within the clip.
@@ -39,6 +42,13 @@ type Hit struct {
 	Frame    int     `json:"frame"`
 	Strength float64 `json:"strength"`
 	Kind     string  `json:"kind"`
+}
+
+// Section is a part of the tune within the clip.
+type Section struct {
+	Kind string `json:"kind"`
+	From int    `json:"from"` // frame
+	To   int    `json:"to"`   // not included
 }
 
 // Level is the loudness of the tune at a frame, 0..1.
@@ -93,9 +103,10 @@ type Mark struct {
 func Of(c *clip.Clip, stage *frame.Stage, open []string) View {
 	v := View{
 		Length: c.Length, Timecode: c.Rate.Timecode(c.Length),
-		Beats: beats(c), Hits: []Hit{}, Wave: []Level{}, Scenes: []Scene{}, Markers: []Mark{},
+		Beats: beats(c), Hits: []Hit{}, Sections: []Section{}, Wave: []Level{}, Scenes: []Scene{}, Markers: []Mark{},
 	}
 	v.sound(c)
+	v.sounds(c)
 	v.marks(c)
 	v.Rows = Rows(c, stage, open, nil)
 	return v
@@ -105,8 +116,8 @@ func beats(c *clip.Clip) []Beat {
 	out := []Beat{}
 	numbers, frames := c.Clock().BeatFrames(0, c.Length-1)
 	for i, n := range numbers {
-		bar := int(math.Floor(float64(n) / float64(c.Tempo.PerBar)))
-		in := n - bar*c.Tempo.PerBar
+		bar := int(math.Floor(c.Tempo.BarAt(float64(n)) + 1e-9))
+		in := n - int(math.Round(c.Tempo.Downbeat(float64(bar))))
 		out = append(out, Beat{n, frames[i], bar + 1, in + 1, in == 0})
 	}
 	return out
@@ -117,18 +128,13 @@ func (v *View) sound(c *clip.Clip) {
 	if t == nil {
 		return
 	}
-	s := c.Prop(t.Prop).Sound
-	for _, h := range s.Hits {
-		if f := c.Rate.Frame(h.At - t.Trim); f >= 0 && f < c.Length {
-			v.Hits = append(v.Hits, Hit{f, h.Strength, h.Kind})
-		}
+	for _, h := range c.Hits() {
+		v.Hits = append(v.Hits, Hit{h.Frame, h.Strength, h.Kind})
 	}
-	for i, l := range s.Levels {
-		f := (float64(i)/20 - t.Trim) * float64(c.Rate)
-		if f >= 0 && f < float64(c.Length) {
-			v.Wave = append(v.Wave, Level{f, float64(l) / 255})
-		}
+	for _, s := range c.Sections() {
+		v.Sections = append(v.Sections, Section(s))
 	}
+	v.Wave = waveOf(c, t, c.Length)
 }
 
 func (v *View) marks(c *clip.Clip) {

@@ -3,6 +3,7 @@ import {
   type Command,
   type ExportPart,
   type Layer,
+  type NamedLook,
   type Opened,
   type Outcome,
   type Palette,
@@ -117,6 +118,39 @@ export function sendFile(
     }
     request.send(file)
   })
+}
+
+// A thing of the stock shelf.
+export interface StockThing {
+  id: string
+  name: string
+  kind: 'backdrop' | 'texture' | 'footage' | 'garnish' | 'tune' | 'sound'
+  author: string
+  licence: string
+  price?: string // a decimal; none is free
+  currency: string
+  tags: string[]
+  colours?: string[]
+  w?: number
+  h?: number
+  seconds?: number
+  bytes: number
+  use: { layer?: 'photo' | 'cutout'; blend?: Layer['blend'] } // how it goes into a clip
+  preview?: string // there is a picture of it; otherwise it is listened to
+}
+
+export interface StockPage {
+  things: StockThing[]
+  page: number
+  pages: number
+  total: number
+}
+
+// takeThing brings a thing of the stock shelf in at its price.
+export async function takeThing(t: StockThing, read: (share: number) => void): Promise<Brought> {
+  const answer = await call<Prop | { intake: string }>('POST', `/api/stock/${t.id}/take`, { price: t.price ?? '' })
+  if ('intake' in answer) return brought(answer.intake, (_, share) => read(share ?? 0))
+  return { prop: answer, note: '' }
 }
 
 // What would become of a table of products, and how it was read.
@@ -275,7 +309,16 @@ export const api = {
     ),
   props: () => call<Shelved[]>('GET', '/api/props'),
   removeProp: (hash: string) => call<void>('DELETE', `/api/props/${hash}`),
+  creditProp: (hash: string, credit: string) => call<void>('PUT', `/api/props/${hash}/credit`, { credit }),
   returnProp: (hash: string) => call<void>('POST', `/api/props/${hash}/return`),
+  stock: (q: { words: string; kind: string; colour: string; page: number }) =>
+    call<StockPage>(
+      'GET',
+      `/api/stock?${new URLSearchParams({ words: q.words, kind: q.kind, colour: q.colour, page: String(q.page) })}`
+    ),
+  looks: () => call<NamedLook[]>('GET', '/api/looks'),
+  putLook: (l: NamedLook) => call<void>('PUT', `/api/looks/${l.id}`, l),
+  removeLook: (id: string) => call<void>('DELETE', `/api/looks/${id}`),
   brands: () => call<Branded[]>('GET', '/api/brands'),
   putBrand: (b: Brand) => call<void>('PUT', `/api/brands/${b.id}`, b),
   removeBrand: (id: string) => call<void>('DELETE', `/api/brands/${id}`),
@@ -291,8 +334,8 @@ export const api = {
   },
   importBundle: (file: File) => call<{ id: string }>('POST', '/api/bundles', file),
   exports: (id: string) => call<ExportPart[]>('GET', `/api/clips/${id}/exports`),
-  export: (id: string, shapes: string[], quick: boolean) =>
-    call<{ id: string }>('POST', `/api/clips/${id}/exports`, { shapes, quick }),
+  export: (id: string, shapes: string[], quick: boolean, silent: boolean) =>
+    call<{ id: string }>('POST', `/api/clips/${id}/exports`, { shapes, quick, silent }),
   cancel: (exportId: string) => call<void>('POST', `/api/exports/${exportId}/cancel`),
   door: () => call<{ closed: boolean; in: boolean; session: boolean }>('GET', '/api/door'),
   signIn: async (phrase: string) => {

@@ -12,6 +12,14 @@ export type * from './gen/commands'
 export type * from './gen/methods'
 export type { Path as MotionPath } from './gen/answered'
 
+// Effects under a name.
+export interface NamedLook {
+  id: string
+  name: string
+  values: Record<string, number[]> // of properties of effects
+  table?: Prop // the table of colours that it uses
+}
+
 // A clip as the server has it.
 export interface Opened {
   id: string

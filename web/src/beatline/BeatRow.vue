@@ -56,11 +56,13 @@ function pressBar(e: PointerEvent, part: 'whole' | 'from' | 'to') {
   const edge = part === 'to' ? props.row.to : props.row.from
   const moving = part === 'whole' ? [...editor.chosen] : [props.row.layer]
   const own = (l: string) => moving.includes(l)
+  // What is over all scenes ends with the clip at the latest; what is in one may go on unseen.
+  const last = part === 'whole' || props.row.scene ? Infinity : editor.view.length - (part === 'from' ? 1 : 0)
   let commands: Command[] = []
   drag(
     e,
     (m, dx) => {
-      const raw = edge + dx / props.scale
+      const raw = Math.min(edge + dx / props.scale, last)
       const hit = snap(raw, 9 / props.scale, own, m.ctrlKey || m.metaKey)
       const by = (hit ? hit.frame : Math.round(raw)) - edge
       commands = by ? moving.map((l) => ({ type: 'shiftLayer', layer: l, by, part })) : []

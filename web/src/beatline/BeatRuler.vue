@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { leftRoom } from './beatline'
+import { sectionKinds } from '../gen/catalogue'
+import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
 
 // The ruler: the tune's waveform with its hits, bars and beats, seconds and
@@ -17,10 +19,18 @@ const wave = computed(() => {
   return [...up, ...down].join(' ')
 })
 
-const strong = computed(() => editor.view.hits.filter((h) => h.strength > 0.45))
+const desk = useDesk()
+// Clear hits; while it is set what happens on hits, those at which it does.
+const strong = computed(() => {
+  const wanted = desk.striking
+  if (wanted) return editor.view.hits.filter((h) => wanted.includes(h.frame))
+  return editor.view.hits.filter((h) => h.strength >= Math.min(0.45, desk.leastHit))
+})
 const beatRoom = computed(() =>
   editor.view.beats.length > 1 ? (editor.view.beats[1].frame - editor.view.beats[0].frame) * props.scale : 0
 )
+
+const sectionName = (kind: string) => sectionKinds.find((k) => k.id === kind)?.name ?? kind
 
 const range = computed(() => editor.view.range)
 
@@ -40,12 +50,25 @@ const seconds = computed(() => {
       <rect :x="x(range[1])" y="43" :width="Math.max(0, x(editor.view.length) - x(range[1]))" height="16" class="out" />
       <path :d="`M${x(range[0])} 43v16M${x(range[1])} 43v16`" class="ends" data-test="range" />
     </template>
+    <rect
+      v-for="s in editor.view.sections"
+      :key="`s${s.from}`"
+      :x="x(s.from)"
+      y="24"
+      :width="Math.max(0, (s.to - s.from) * scale - 1)"
+      height="3"
+      :class="['section', s.kind]"
+      :data-section="s.kind"
+    >
+      <title>{{ sectionName(s.kind) }}</title>
+    </rect>
     <polygon :points="wave" class="wave" />
     <path
       v-for="h in strong"
       :key="h.frame"
       :d="`M${x(h.frame)} 1l3.5 4h-7z`"
       class="hit"
+      :class="{ struck: desk.striking }"
       :style="{ opacity: 0.35 + 0.65 * h.strength }"
       :data-hit="h.frame"
     />
@@ -71,12 +94,29 @@ const seconds = computed(() => {
   display: block;
 }
 
+.section {
+  fill: #a9bfc4;
+}
+
+.section.build {
+  fill: var(--brass);
+}
+
+.section.full {
+  fill: var(--buoy);
+}
+
 .wave {
   fill: rgba(23, 63, 71, 0.3);
 }
 
 .hit {
   fill: var(--buoy-deep);
+}
+
+.struck {
+  stroke: var(--buoy-deep);
+  stroke-width: 2;
 }
 
 .beat line {

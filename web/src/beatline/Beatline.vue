@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { storeToRefs } from 'pinia'
-import { computed, nextTick, ref, watch, type ComputedRef } from 'vue'
-import { leftRoom } from './beatline'
+import { computed, nextTick, onMounted, onUnmounted, ref, watch, type ComputedRef } from 'vue'
+import { leftRoom, onBeatline } from './beatline'
 import { drag } from '../parts/useDrag'
 import { useMarquee } from './useMarquee'
 import type { usePlayer } from '../player/usePlayer'
@@ -13,7 +13,10 @@ import { useEditor } from '../stores/editor'
 import type { KeyRef, Row } from '../types'
 import BeatRow from './BeatRow.vue'
 import BeatRuler from './BeatRuler.vue'
+import FitScenes from './FitScenes.vue'
 import SceneStrip from './SceneStrip.vue'
+import SoundRow from './SoundRow.vue'
+import TuneRow from './TuneRow.vue'
 
 const props = defineProps<{ player: ReturnType<typeof usePlayer> }>()
 const editor = useEditor()
@@ -55,6 +58,8 @@ const rows = computed(() => {
   return out
 })
 
+const sounds = computed(() => (desk.finding.trim() ? [] : editor.view.sounds))
+
 const none: KeyRef[] = []
 const keysByLayer = computed(() => {
   const by = new Map<string, KeyRef[]>()
@@ -74,18 +79,26 @@ function pressEmpty(e: PointerEvent, layer: string) {
   marquee(e, () => layer !== '@light' && editor.select(layer, e.shiftKey))
 }
 
-function frameAt(e: PointerEvent) {
+function frameAt(x: number) {
   const el = scroller.value as HTMLElement
-  return (e.clientX - el.getBoundingClientRect().left + el.scrollLeft - labels.value - leftRoom) / scale.value
+  return (x - el.getBoundingClientRect().left + el.scrollLeft - labels.value - leftRoom) / scale.value
 }
+onMounted(() => {
+  const box = () => (scroller.value as HTMLElement).getBoundingClientRect()
+  onBeatline.value = { frameAt, scale: () => scale.value, box }
+})
+onUnmounted(() => (onBeatline.value = null))
 
 // Scrubbing: a press on the ruler puts the playhead there, a drag moves it.
 function scrub(e: PointerEvent) {
   props.player.stop()
-  editor.go(frameAt(e))
+  editor.go(frameAt(e.clientX))
   drag(
     e,
-    (m) => void editor.go(frameAt(m)),
+    (m) => {
+      editor.go(frameAt(m.clientX))
+      props.player.touch(editor.frame)
+    },
     () => undefined
   )
 }
@@ -190,6 +203,7 @@ watch(
             <button class="plain add" title="Add a scene at the end" aria-label="Add a scene" @click="scenes.add()">
               <i class="bi bi-plus-lg" aria-hidden="true" /> Scene
             </button>
+            <FitScenes />
           </div>
           <div
             class="rulerbox"
@@ -224,6 +238,13 @@ watch(
           @fold="fold(r.layer)"
           @marquee="pressEmpty($event, r.layer)"
         />
+        <TuneRow
+          v-if="editor.view.tune && !desk.finding.trim()"
+          :sound="editor.view.tune"
+          :scale="scale"
+          :width="width"
+        />
+        <SoundRow v-for="s in sounds" :key="s.id" :sound="s" :scale="scale" :width="width" />
         <p v-if="!rows.length" class="empty">
           {{ desk.finding ? `No layer is called “${desk.finding}”.` : 'Bring in a cut-out under Props to begin.' }}
         </p>
@@ -297,6 +318,14 @@ watch(
 
 .corner strong {
   font: 700 0.95rem 'Bricolage Grotesque';
+}
+
+.corner {
+  grid-template-columns: 1fr auto;
+}
+
+.corner strong {
+  grid-column: 1 / 3;
 }
 
 .add {

@@ -1,9 +1,18 @@
+import { shallowRef } from 'vue'
 import type { Bead, Track } from '../types'
 import { propertyName } from '../words'
 
 // Room at the left of the Beatline, in pixels, so that a bead on frame 0 is seen
 // whole.
 export const leftRoom = 8
+
+// What of the Beatline whoever drags onto it from elsewhere needs: the frame at a place of the page, and how many
+// pixels a frame is wide. Null as long as there is none.
+export const onBeatline = shallowRef<{
+  frameAt: (x: number) => number
+  scale: () => number
+  box: () => DOMRect
+} | null>(null)
 
 // A lane is what is drawn of one property, or of all points of a path together.
 export interface Lane extends Track {

@@ -19,7 +19,8 @@ export function useSnap() {
     frame: number,
     reach: number,
     own: (layer: string, property: string, frame: number) => boolean,
-    off: boolean
+    off: boolean,
+    playhead = true // it goes along where it is what is dragged
   ) {
     line.value = null
     if (off) return null
@@ -34,10 +35,12 @@ export function useSnap() {
     }
     for (const b of editor.view.beats)
       offer({ frame: b.frame, beat: b.beat, to: b.down ? `bar ${b.bar}` : `bar ${b.bar}, beat ${b.in}` })
-    for (const h of editor.view.hits) offer({ frame: h.frame, to: 'a hit' }, 0.5)
+    // A hit beside a beat is that beat's own: it is the beat that is meant.
+    for (const h of editor.view.hits)
+      if (!editor.view.beats.some((b) => Math.abs(b.frame - h.frame) <= 2)) offer({ frame: h.frame, to: 'a hit' }, 0.5)
     for (const m of editor.view.markers) offer({ frame: m.frame, to: m.name }, 0.3)
     for (const s of editor.view.scenes) offer({ frame: s.from, to: `scene ${s.name}` }, 0.3)
-    offer({ frame: editor.frame, to: 'the playhead' }, 0.4)
+    if (playhead) offer({ frame: editor.frame, to: 'the playhead' }, 0.4)
     for (const r of editor.view.rows) {
       if (r.scene && r.scene !== editor.scene) continue // it is not to be seen
       const name = editor.layers.get(r.layer)?.name ?? 'the light'

@@ -9,8 +9,9 @@ import { useHome } from './useHome'
 import { useEditor } from '../stores/editor'
 
 // A clip that is open, in one of its views.
-const props = defineProps<{ id: string; view: '' | 'range' | 'variants' }>()
+const props = defineProps<{ id: string; view: '' | 'sound' | 'range' | 'variants' }>()
 const RangeView = defineAsyncComponent(() => import('../range/RangeView.vue'))
+const SoundView = defineAsyncComponent(() => import('../sound/SoundView.vue'))
 const VariantsView = defineAsyncComponent(() => import('../variants/VariantsView.vue'))
 const editor = useEditor()
 // What is open can be asked from the browser's console, and by tests.
@@ -54,7 +55,8 @@ onBeforeUnmount(() => editor.close())
     <main v-else class="sheetlike">
       <h1 class="visually-hidden">{{ editor.clip.name }}</h1>
       <TopBar :view="view" @export="exporting = true" @history="history = true" />
-      <RangeView v-if="view === 'range'" />
+      <SoundView v-if="view === 'sound'" />
+      <RangeView v-else-if="view === 'range'" />
       <VariantsView v-else />
     </main>
     <ExportPanel v-model="exporting" />

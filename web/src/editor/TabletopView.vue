@@ -66,7 +66,9 @@ useEventListener(window, 'drop', async (e: DragEvent) => {
     </template>
     <ShortcutList />
     <ActMenu />
-    <div v-if="dropping" class="drop">Let go: a cut-out lands where you drop it, a tune goes under the clip</div>
+    <div v-if="dropping" class="drop">
+      Let go: a cut-out or footage lands where you drop it, a tune goes under the clip
+    </div>
   </main>
 </template>
 

@@ -9,6 +9,7 @@ import type { usePlayer } from '../player/usePlayer'
 import { useWriting } from '../stores/writing'
 import { useSight } from '../tabletop/useSight'
 import { usePlayhead } from '../player/usePlayhead'
+import { useTaps } from '../player/useTaps'
 
 export interface Shortcut {
   keys: string[] // as KeyboardEvent.key has them; "Ctrl+" and "Shift+" before
@@ -25,6 +26,7 @@ export const shortcuts: Shortcut[] = [
   { keys: ['i', 'o'], says: 'The loop begins here, ends here', group: 'Time' },
   { keys: ['Shift+I'], says: 'Loop the whole clip', group: 'Time' },
   { keys: ['c'], says: 'Hear clicks on the beats, or not', group: 'Time' },
+  { keys: ['q'], says: 'Tap along while it plays, once on each beat', group: 'Time' },
   { keys: ['m'], says: 'Set a marker', group: 'Time' },
   { keys: ['k'], says: 'Set keys for place, scale and rotation', group: 'Keys' },
   { keys: ['h'], says: 'Hold until here', group: 'Keys' },
@@ -72,6 +74,7 @@ export function useShortcuts(player: ReturnType<typeof usePlayer>) {
   const sight = useSight()
   const marks = useMarks()
   const { beat } = usePlayhead()
+  const { tap } = useTaps()
 
   function typing(e: KeyboardEvent) {
     const t = e.target as HTMLElement
@@ -101,6 +104,7 @@ export function useShortcuts(player: ReturnType<typeof usePlayer>) {
     o: () => marks.range('out'),
     'Shift+I': () => marks.whole(),
     c: () => (desk.clicks = !desk.clicks),
+    q: () => tap(),
     m: () => marks.marker(),
     k: () => acts.setKeys(),
     h: () => keys.hold(),

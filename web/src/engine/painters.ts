@@ -22,7 +22,7 @@ export class Painters {
   private state: State | null = null
   private solo: string[] = []
   private loud = false
-  private matte = ''
+  private way = { layer: '', as: '' }
   private known = new Map<string, Promise<Uint8Array>>()
   private wanted: Command | null = null
   private pump: Promise<void> | null = null
@@ -94,7 +94,7 @@ export class Painters {
       const opened = e.call('open', state.clip)
       if (this.solo.length) e.call('solo', this.solo).catch(() => undefined)
       if (this.loud) e.call('shadows', true).catch(() => undefined)
-      if (this.matte) e.call('matte', this.matte).catch(() => undefined)
+      if (this.way.layer) e.call('lookAs', this.way).catch(() => undefined)
       if (lacked || !this.ready.has(e)) await opened
       else opened.catch(() => undefined) // a crash says so by itself
     } while (state !== this.state)
@@ -141,10 +141,10 @@ export class Painters {
     await Promise.all([...this.ready].map((e) => e.call('shadows', loud)))
   }
 
-  // matteOf shows how opaque a layer is instead of it, or nothing of that; not part of the clip.
-  async matteOf(layer: string) {
-    this.matte = layer
-    await Promise.all([...this.ready].map((e) => e.call('matte', layer)))
+  // lookAs lets a layer be looked at in another way, or all as they are; not part of the clip.
+  async lookAs(layer: string, as: 'matte' | 'came') {
+    this.way = { layer, as }
+    await Promise.all([...this.ready].map((e) => e.call('lookAs', this.way)))
   }
 
   // alone shows some layers only; not part of the clip.

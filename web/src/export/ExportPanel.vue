@@ -2,6 +2,7 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { api } from '../api'
+import SoundCredits from './SoundCredits.vue'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import type { ExportPart } from '../types'
@@ -17,6 +18,7 @@ const chosen = computed({
   set: (list) => (remembered.value = { ...remembered.value, [editor.id]: list })
 })
 const quick = ref(false)
+const silent = ref(false)
 const parts = ref<ExportPart[]>([])
 let events: EventSource | null = null
 
@@ -35,6 +37,7 @@ onBeforeUnmount(stop)
 
 const shapes = computed(() => editor.clip?.shapes ?? [])
 const sound = computed(() => {
+  if (silent.value) return 'without sound'
   const name = editor.clip?.props.find((p) => p.id === editor.tune?.prop)?.name
   return name ? `with “${name}”` : 'without sound'
 })
@@ -48,10 +51,21 @@ const groups = computed(() => {
 async function start() {
   try {
     await editor.outbox?.delivered()
-    await api.export(editor.id, wanted.value, quick.value)
+    await api.export(editor.id, wanted.value, quick.value, silent.value)
   } catch (e) {
     notices.fail(e)
   }
+}
+
+const sounds = computed(() => editor.clip?.sounds?.length ?? 0)
+
+// A file is made of what the server has: it waits for what is on its way.
+async function settled(e: Event) {
+  const link = e.currentTarget as HTMLAnchorElement
+  if (!editor.outbox?.waiting.value) return
+  e.preventDefault()
+  await editor.outbox.delivered().catch(notices.fail)
+  link.click()
 }
 
 const unfinished = (list: ExportPart[]) => list.some((p) => p.state === 'waiting' || p.state === 'running')
@@ -77,6 +91,7 @@ function left(p: ExportPart) {
       <label class="quick" title="Made in less than half the time and smaller, for you to watch; not for posting">
         <input v-model="quick" type="checkbox" /> Quick look
       </label>
+      <label v-if="sounds" class="quick"><input v-model="silent" type="checkbox" /> Without sound</label>
       <span>{{
         quick ? `Made faster, ${sound}; to be watched, not posted` : `MP4 ${sound}, and the poster frame as PNG`
       }}</span>
@@ -84,6 +99,12 @@ function left(p: ExportPart) {
         Export {{ wanted.length }} {{ wanted.length === 1 ? 'shape' : 'shapes' }}
       </BButton>
     </div>
+    <p v-if="sounds" class="alone">
+      The sound by itself:
+      <a :href="`/api/clips/${editor.id}/sound.wav`" download @click="settled">WAV</a>,
+      <a :href="`/api/clips/${editor.id}/stems.zip`" download @click="settled">each sound as a WAV of its own</a>
+    </p>
+    <SoundCredits />
     <p v-if="!groups.length" class="none">Exports appear here. You may leave the page meanwhile.</p>
     <section v-for="[id, list] in groups" :key="id" class="group" :data-export="id">
       <h2>
@@ -142,6 +163,11 @@ function left(p: ExportPart) {
   justify-content: space-between;
   align-items: center;
   margin: 0.9rem 0;
+}
+
+.alone {
+  margin: -0.3rem 0 0.7rem;
+  font-size: 0.85rem;
 }
 
 .none {

@@ -1,7 +1,7 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
-import type { Prop } from './document'
-import type { Key } from './values'
+import type { Hit, Prop } from './document'
+import type { Key, Part } from './values'
 
 export interface Asked {
   kind: string
@@ -69,15 +69,33 @@ export interface CopiedKey {
   key: Key
 }
 
+export interface Credits {
+  lines: string[]
+  lacking: Lack[]
+}
+
 export interface Creep {
   from: number
   to: number
   text: string
 }
 
+export interface Drag {
+  second: number
+  to: number
+}
+
 export interface Edge {
   head: [number, number]
   foot: [number, number]
+}
+
+export interface Excerpt {
+  parts: Part[]
+  tail: number
+  bar: number
+  bars: number
+  holds: Stretch[]
 }
 
 export interface FontAxis {
@@ -86,6 +104,11 @@ export interface FontAxis {
   least: number
   most: number
   usual: number
+}
+
+export interface Gain {
+  frame: number
+  decibels: number
 }
 
 export interface Gap {
@@ -106,6 +129,17 @@ export interface KeyRef {
   layer: string
   property: string
   frame: number
+}
+
+export interface Lack {
+  prop: string
+  name: string
+}
+
+export interface LegibleProposal {
+  colour: string
+  contrast: number
+  brand: boolean
 }
 
 export interface Level {
@@ -138,6 +172,11 @@ export interface Node {
   at: [number, number]
   in: [number, number]
   out: [number, number]
+}
+
+export interface OtherCount {
+  other: number
+  says: string
 }
 
 export interface Palette {
@@ -200,9 +239,8 @@ export interface Place {
 }
 
 export interface Proposal {
-  colour: string
-  contrast: number
-  brand: boolean
+  values: Record<string, number[]>
+  says: string[]
 }
 
 export interface Quoted {
@@ -220,7 +258,7 @@ export interface Readable {
   contrast: number
   frame: number
   emphasis: number
-  proposals: Proposal[]
+  proposals: LegibleProposal[]
   shade?: Veil | null
   plate: string
   w: number
@@ -232,6 +270,14 @@ export interface Reading {
   says: string
   offer?: string
   problem?: string
+}
+
+export interface Retiming {
+  was: string
+  is: string
+  scenes: SceneChange[]
+  keys: number
+  layers: string[]
 }
 
 export interface Room {
@@ -261,6 +307,12 @@ export interface Row {
   lineup?: ViewLineup | null
 }
 
+export interface SceneChange {
+  name: string
+  was: string
+  is: string
+}
+
 export interface Share {
   colour: string
   share: number
@@ -271,6 +323,11 @@ export interface Span {
   kind: string
   from: number
   to: number
+}
+
+export interface Stretch {
+  kind: string
+  bars: number
 }
 
 export interface Track {
@@ -293,6 +350,26 @@ export interface Tune {
   fadeOut: number
 }
 
+export interface TuneBeat {
+  at: number
+  bar: number
+  down: boolean
+}
+
+export interface TunePiece {
+  from: number
+  to: number
+  at: number
+  bars: number
+}
+
+export interface TuneSection {
+  kind: string
+  from: number
+  to: number
+  bars: number
+}
+
 export interface Variant {
   product: string
   shape: string
@@ -309,22 +386,26 @@ export interface View {
   timecode: string
   beats: Beat[]
   hits: ViewHit[]
+  sections: ViewSection[]
+  tune: ViewSound | null
   wave: Level[]
   scenes: ViewScene[]
   markers: ViewMark[]
   range: [number, number] | null
+  sounds: ViewSound[]
   rows: Row[]
 }
 
 export interface ViewHit {
   frame: number
   strength: number
-  kind: 'low' | 'mid' | 'high'
+  kind: 'low' | 'mid' | 'high' | 'rise'
 }
 
 export interface ViewLineup {
   unsure: string[]
   byHand: number
+  waiting: number
 }
 
 export interface ViewMark {
@@ -342,6 +423,39 @@ export interface ViewScene {
   amount: number
   text: string
   hidden: boolean
+}
+
+export interface ViewSection {
+  kind: 'quiet' | 'build' | 'full' | 'break'
+  from: number
+  to: number
+}
+
+export interface ViewSound {
+  id: string
+  name: string
+  from: number
+  to: number
+  when: string
+  muted: boolean
+  silent: boolean
+  wave: Level[]
+  gain: Gain[]
+}
+
+export interface ViewTune {
+  prop: string
+  hash: string
+  name: string
+  seconds: number
+  steady: boolean
+  bpm: number
+  beats: TuneBeat[]
+  sections: TuneSection[]
+  hits: Hit[]
+  pieces: TunePiece[]
+  tail: number
+  kept: boolean
 }
 
 export interface WordsChange {

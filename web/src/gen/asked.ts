@@ -3,7 +3,7 @@
 import type { Change, FontAxis, Gap, Guide, KeyRef, Look, Node, Palette, Place, Row, Share, Variant, View, WordsChange } from './answered'
 import type { Command } from './commands'
 import type { Accent, Clip, DrawnPath, Layer, Move, Passage, Product, Words } from './document'
-import type { Moment } from './values'
+import type { Moment, Part } from './values'
 
 export interface Advanced {
   same: boolean
@@ -75,6 +75,11 @@ export interface Coursing {
   now: number
 }
 
+export interface Cut {
+  parts: Part[]
+  tail: number
+}
+
 export interface Draft {
   kind: string
   prop?: string
@@ -110,7 +115,13 @@ export interface DraftedPassage {
   to: number
 }
 
-export interface Drag {
+export interface Dragged {
+  keys: KeyRef[]
+  anchor?: number | null
+  bead: number
+}
+
+export interface EngineDrag {
   shape: string
   frame: number
   layers: string[]
@@ -119,17 +130,17 @@ export interface Drag {
   reach: number
 }
 
-export interface Dragged {
-  keys: KeyRef[]
-  anchor?: number | null
-  bead: number
-}
-
 export interface EngineDrawing {
   shape: string
   w: number
   h: number
   frame: number
+}
+
+export interface EngineStretch {
+  words: Words
+  from: number
+  to: number
 }
 
 export interface FigureAt {
@@ -196,6 +207,15 @@ export interface Lost {
   id: string
   what: string
   reason: string
+}
+
+export interface Loudness {
+  silent: boolean
+  lufs: number
+  range: number
+  peak: number
+  taken: number
+  momentary: number[]
 }
 
 export interface Made {
@@ -298,12 +318,6 @@ export interface Spotted {
   at: [number, number]
 }
 
-export interface Stretch {
-  words: Words
-  from: number
-  to: number
-}
-
 export interface Styling {
   words: Words
   from: number
@@ -319,9 +333,22 @@ export interface Trial {
   command: Command
 }
 
+export interface Tried {
+  shape: string
+  w: number
+  h: number
+  frame: number
+  command: Command
+}
+
 export interface Undone {
   undo: Change[]
   stays?: string
+}
+
+export interface Way {
+  layer: string
+  as: string
 }
 
 export interface WayOf {

@@ -1,14 +1,15 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
-import type { Change, CopiedKey, KeyRef, Palette, Tune } from './answered'
+import type { Change, CopiedKey, Drag, KeyRef, Palette, Tune } from './answered'
 import type { DrawnPath, Layer, Light, Lineup, Mark, Mask, Move, Product, Prop, Range, Rest, Scene, Shape, SoundTrack } from './document'
-import type { Ease, Key, Moment } from './values'
+import type { Ease, Key, Moment, Part } from './values'
 
 // Changed is any part of something; null takes away what can be absent.
 export type Changed<T> = T extends unknown[] ? T : T extends object ? { [K in keyof T]?: Changed<T[K]> | null } : T
 
 // Command is one change of a clip.
 export type Command =
+  | { type: 'actOnHits'; layers: string[]; move: Move; keep?: boolean }
   | { type: 'addColour'; layer: string }
   | { type: 'addLayer'; layer: Layer; at?: number | null }
   | { type: 'addLayers'; layers: Layer[]; id: string; group?: string }
@@ -28,12 +29,17 @@ export type Command =
   | { type: 'clearRest'; layer: string; shape: string }
   | { type: 'closeLoop' }
   | { type: 'copyLayer'; layer: string; id: string }
+  | { type: 'cutTune'; parts: Part[]; tail?: number; fits?: boolean; stay?: boolean }
+  | { type: 'dropEffect'; layer: string; effect: string }
   | { type: 'fillWords'; layer: string; prop: string; id: string; picture: string; w: number; h: number }
+  | { type: 'fitScenes'; unit: string }
   | { type: 'groupLayers'; layers: string[]; id: string; name: string }
   | { type: 'handle'; layer: string; shape: string; frame: number; target?: string; dx?: number; dy?: number; factor?: number; wider?: number; taller?: number; turn?: number; base?: [number, number] | null; anchor?: [number, number] | null }
+  | { type: 'hearFootage'; layer: string; prop: Prop }
   | { type: 'holdCreep'; key: KeyRef }
   | { type: 'holdUntil'; layer: string; frame: number; properties?: string[] }
   | { type: 'intoGroup'; layers: string[]; group: string; beneath?: boolean }
+  | { type: 'landOn'; layers: string[]; frame: number; on: Moment }
   | { type: 'likeOthers'; product: string; shape: string; language?: string }
   | { type: 'makeLineup'; layers: string[]; id: string; window?: boolean }
   | { type: 'moveKeys'; keys: KeyRef[]; by: number; add?: number[] }
@@ -54,7 +60,8 @@ export type Command =
   | { type: 'runAlong'; layer: string; figure?: string }
   | { type: 'sceneForEach'; scene: string; products: string[] }
   | { type: 'setAxis'; layer: string; tag: string; at: number; frame: number }
-  | { type: 'setClip'; name?: string | null; shapes?: Shape[]; rate?: number | null; length?: number | null; past?: string; poster?: Moment | null; shown?: string | null; language?: string | null }
+  | { type: 'setClip'; name?: string | null; shapes?: Shape[]; rate?: number | null; length?: number | null; past?: string; poster?: Moment | null; shown?: string | null; loudness?: number | null; language?: string | null }
+  | { type: 'setCredit'; prop: string; credit: string }
   | { type: 'setEase'; keys: KeyRef[]; ease: Ease }
   | { type: 'setKey'; layer: string; property: string; key: Key }
   | { type: 'setLayer'; layer: string; set: Changed<Layer> }
@@ -68,14 +75,16 @@ export type Command =
   | { type: 'setRest'; layer: string; shape: string; set: Changed<Rest> }
   | { type: 'setRun'; layer: string; run: string }
   | { type: 'setSound'; id: string; sound: SoundTrack | null }
-  | { type: 'setTempo'; bpm?: number | null; times?: number; perBar?: number; barAt?: number | null }
-  | { type: 'setTune'; tune: Tune | null }
+  | { type: 'setTempo'; bpm?: number | null; other?: number | null; taps?: number[]; times?: number; perBar?: number; barAt?: number | null; bar?: number | null; tapped?: number[]; even?: boolean; drag?: Drag | null; kept?: boolean | null }
+  | { type: 'setTune'; tune: Tune | null; stay?: boolean }
   | { type: 'setValue'; layer: string; property: string; frame: number; value: number[] }
   | { type: 'setVariants'; products?: string[] | null; shapes?: string[] | null; languages?: string[] | null; files?: string | null }
   | { type: 'shadeWords'; layer: string; id: string; colour: string; opacity: number; w: number; h: number }
   | { type: 'shiftLayer'; layer: string; by: number; part: string }
   | { type: 'snapKeys'; keys: KeyRef[]; to: string }
+  | { type: 'soundOfMove'; layer: string; move: string; prop: string }
   | { type: 'splitScene'; at: Moment; id: string; name?: string }
+  | { type: 'spreadOut'; layers: string[]; beat: number; beats: number; order?: string }
   | { type: 'stackLayer'; layer: string; to?: number; above?: string; steps?: number }
   | { type: 'stagger'; layers: string[]; by?: number; beats?: number; order?: string; ease: Ease }
   | { type: 'stretchKeys'; keys: KeyRef[]; anchor: number; factor: number }
@@ -84,3 +93,4 @@ export type Command =
   | { type: 'trimScene'; scene: string; to?: Moment | null; from?: Moment | null; length?: Scene | null; unit?: string }
   | { type: 'undo'; changes: Change[]; kind?: string }
   | { type: 'ungroup'; layer: string }
+  | { type: 'wearLook'; onto: string[]; from?: string; values?: Record<string, number[]>; table?: string }

@@ -1,7 +1,7 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
 import type { Command } from './commands'
-import type { Ease, Key, Moment, Stepping, Tempo, Wander } from './values'
+import type { Ease, Key, Moment, Part, Stepping, Tempo, Wander } from './values'
 
 export interface Accent {
   emphasis?: boolean
@@ -75,6 +75,7 @@ export interface Clip {
   tempo: Tempo
   light: Light
   sounds?: SoundTrack[]
+  loudness?: number
   props: Prop[]
   products: Product[]
   shown?: string
@@ -165,6 +166,10 @@ export interface Footage {
   sound?: string
 }
 
+export interface Gel {
+  where?: string
+}
+
 export interface Grain {
   strength: number
   size: number
@@ -175,7 +180,16 @@ export interface Grain {
 export interface Hit {
   at: number
   strength: number
-  kind: 'low' | 'mid' | 'high'
+  kind: 'low' | 'mid' | 'high' | 'rise'
+  again?: boolean
+  lasts?: number
+}
+
+export interface HitChoice {
+  kinds?: string[]
+  least: number
+  which?: '' | 'again' | 'alone'
+  apart?: number
 }
 
 export interface Hole {
@@ -208,7 +222,7 @@ export interface Item {
 export interface Layer {
   id: string
   name: string
-  kind: 'cutout' | 'words' | 'badge' | 'card' | 'marquee' | 'backdrop' | 'photo' | 'floor' | 'pattern' | 'vignette' | 'grain' | 'group' | 'scene'
+  kind: 'cutout' | 'words' | 'badge' | 'card' | 'marquee' | 'backdrop' | 'photo' | 'floor' | 'pattern' | 'vignette' | 'grain' | 'gel' | 'group' | 'scene'
   group?: string
   from: Moment
   to: Moment | null
@@ -230,6 +244,7 @@ export interface Layer {
   reveal?: Reveal | null
   masks?: Mask[]
   repeat?: Repeat | null
+  table?: string
   cutout?: Cutout | null
   words?: Words | null
   backdrop?: Backdrop | null
@@ -237,6 +252,7 @@ export interface Layer {
   pattern?: Pattern | null
   floor?: Floor | null
   grain?: Grain | null
+  gel?: Gel | null
   inside?: Inside | null
   scene?: Scene | null
   lineup?: Lineup | null
@@ -270,6 +286,7 @@ export interface Lineup {
   start: Moment
   stay: number
   beats?: number
+  on?: HitChoice | null
   change: number
   bars?: number
   ease?: Ease | null
@@ -306,7 +323,7 @@ export interface Money {
 
 export interface Move {
   id: string
-  kind: 'gust' | 'settle' | 'swell' | 'flutter' | 'waft' | 'unfurl' | 'near' | 'bob' | 'lull' | 'whisk'
+  kind: 'gust' | 'settle' | 'swell' | 'flutter' | 'waft' | 'unfurl' | 'near' | 'bob' | 'lull' | 'hits' | 'whisk'
   at: Moment
   lands?: boolean
   length: number
@@ -316,6 +333,24 @@ export interface Move {
   strength: number
   drift?: number
   goesOn?: boolean
+  hits?: OnHits | null
+}
+
+export interface OfMove {
+  layer: string
+  move: string
+}
+
+export interface OnHits {
+  does: 'swell' | 'nudge' | 'flash' | 'exchange' | 'invert' | 'turns'
+  kinds?: string[]
+  least: number
+  which?: '' | 'again' | 'alone'
+  apart?: number
+  frames?: number
+  with?: string
+  turn?: number
+  of?: number
 }
 
 export interface OwnFont {
@@ -412,7 +447,7 @@ export interface Product {
 export interface Prop {
   id: string
   name: string
-  kind: 'cutout' | 'footage' | 'tune' | 'font'
+  kind: 'cutout' | 'footage' | 'tune' | 'font' | 'table'
   hash: string
   media: string
   credit?: string
@@ -420,6 +455,7 @@ export interface Prop {
   footage?: Footage | null
   sound?: Sound | null
   font?: OwnFont | null
+  table?: Table | null
 }
 
 export interface Range {
@@ -469,6 +505,11 @@ export interface Scene {
   product?: string
 }
 
+export interface Section {
+  at: number
+  kind: 'quiet' | 'build' | 'full' | 'break'
+}
+
 export interface Shadow {
   none?: boolean
   direction: number
@@ -498,6 +539,9 @@ export interface Sound {
   hits: Hit[]
   levels: string
   steady: boolean
+  sure?: Sure
+  others?: Tempo[]
+  sections?: Section[]
 }
 
 export interface SoundTrack {
@@ -510,12 +554,36 @@ export interface SoundTrack {
   keys?: Key[]
   fadeIn: number
   fadeOut: number
+  pan?: number
+  muted?: boolean
+  fadeInShape?: '' | 'straight' | 'soft' | 'deep'
+  fadeOutShape?: '' | 'straight' | 'soft' | 'deep'
+  parts?: Part[]
+  tail?: number
+  count?: Tempo | null
+  kept?: boolean
+  pans?: number
+  with?: OfMove
+  solo?: boolean
+  ducks?: number
+  duck?: number
 }
 
 export interface Stop {
   id?: number
   at: number
   colour: string
+}
+
+export interface Sure {
+  beat: number
+  tempo?: number
+  bars?: number
+}
+
+export interface Table {
+  size: number
+  row?: boolean
 }
 
 export interface Variants {

@@ -23,7 +23,17 @@ export interface Key {
   eased?: boolean
 }
 
+export interface Metre {
+  beat: number
+  perBar: number
+}
+
 export type Moment = number | { beat: number; frames?: number }
+
+export interface Part {
+  from: number
+  to: number
+}
 
 export interface Stepping {
   rate: number
@@ -39,6 +49,7 @@ export interface Tempo {
   perBar: number
   beats?: number[]
   zero?: number
+  metres?: Metre[]
 }
 
 export interface Wander {

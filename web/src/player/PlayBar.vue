@@ -6,6 +6,8 @@ import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import { timecode } from '../words'
+import LandGrip from './LandGrip.vue'
+import LoudnessMeter from './LoudnessMeter.vue'
 import IconButton from '../parts/IconButton.vue'
 import TimeField from '../parts/TimeField.vue'
 
@@ -62,6 +64,15 @@ const step = (by: number) => {
       label="Clicks on the beats"
       @click="desk.clicks = !desk.clicks"
     />
+    <IconButton
+      icon="record-circle"
+      :pressed="desk.pulses"
+      title="Beats pulse at the Tabletop’s edge"
+      label="Pulses on the beats"
+      @click="desk.pulses = !desk.pulses"
+    />
+    <LoudnessMeter v-if="player.playing.value" />
+    <LandGrip />
     <span class="time">
       <TimeField
         wide="4.3rem"
@@ -131,7 +142,7 @@ const step = (by: number) => {
   }
 }
 
-@container (max-width: 370px) {
+@container (max-width: 400px) {
   .whole {
     display: none;
   }

@@ -140,7 +140,7 @@ export function usePlayer(canvas: () => HTMLCanvasElement | null, size: () => { 
   const heard = () => {
     const c = editor.clip
     return playing.value && c
-      ? JSON.stringify([c.sounds, editor.view.length, c.rate, editor.view.range, desk.clicks && c.tempo])
+      ? JSON.stringify([c.sounds, c.loudness, editor.view.length, c.rate, editor.view.range, desk.clicks && c.tempo])
       : ''
   }
   watch(heard, (now, before) => {
@@ -160,6 +160,7 @@ export function usePlayer(canvas: () => HTMLCanvasElement | null, size: () => { 
     play,
     stop,
     toggle: () => (playing.value ? stop() : play()),
+    touch: sound.touch,
     toggleSound: () => (sound.muted.value = !sound.muted.value)
   }
 }

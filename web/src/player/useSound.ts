@@ -14,6 +14,7 @@ export function useSound(span: () => [number, number]) {
   let audio: AudioContext | null = null
   let loudness: GainNode | null = null
   let sources: AudioBufferSourceNode[] = []
+  let click: AudioBuffer | null = null
   let mixed: { key: string; buffer: AudioBuffer } | null = null
 
   const rate = () => editor.clip?.rate ?? 30
@@ -27,7 +28,14 @@ export function useSound(span: () => [number, number]) {
     if (!clip?.sounds?.length) return null
     const used = new Set(clip.sounds.map((s) => s.prop))
     const props = clip.props.filter((p) => used.has(p.id))
-    const key = JSON.stringify([props.map((p) => p.hash), clip.sounds, clip.tempo, editor.view.length, clip.rate])
+    const key = JSON.stringify([
+      props.map((p) => p.hash),
+      clip.sounds,
+      clip.loudness,
+      clip.tempo,
+      editor.view.length,
+      clip.rate
+    ])
     if (mixed?.key === key) return mixed.buffer
     for (const p of props) await editor.ask('sound', p.id, await api.bytes(`/api/files/${p.hash}/sound`))
     const bytes = await editor.ask('mix', null)
@@ -37,6 +45,7 @@ export function useSound(span: () => [number, number]) {
     buffer.copyToChannel(all.subarray(0, half), 0)
     buffer.copyToChannel(all.subarray(half), 1)
     mixed = { key, buffer }
+    desk.loudness = await editor.ask('loudness', null)
     return buffer
   }
 
@@ -47,20 +56,24 @@ export function useSound(span: () => [number, number]) {
     const out = buffer.getChannelData(0)
     for (const b of editor.view.beats) {
       const from = Math.round((b.frame / rate()) * sampleRate)
-      const pitch = b.down ? 1760 : 1174.66
-      for (let i = 0; i < 0.05 * sampleRate && from + i < out.length; i++)
-        out[from + i] += 0.4 * Math.exp(-i / (0.008 * sampleRate)) * Math.sin((2 * Math.PI * pitch * i) / sampleRate)
+      beep(out, from, b.down ? 1760 : 1174.66)
     }
     return buffer
   }
 
-  async function start() {
-    const context = (audio ??= new AudioContext({ sampleRate, latencyHint: 'interactive' }))
+  // open lets sound be heard; browsers grant it to whoever has pressed something.
+  function open() {
+    audio ??= new AudioContext({ sampleRate, latencyHint: 'interactive' })
     if (!loudness) {
-      loudness = context.createGain()
+      loudness = audio.createGain()
       loudness.gain.value = muted.value ? 0 : 1
-      loudness.connect(context.destination)
+      loudness.connect(audio.destination)
     }
+    return audio
+  }
+
+  async function start() {
+    const context = open()
     await context.resume()
     const heard = await mix(context)
     return () => {
@@ -81,14 +94,63 @@ export function useSound(span: () => [number, number]) {
     sources.push(source)
   }
 
+  // touch lets the frame under the playhead be heard for a moment, and the beat that lies on it, while
+  // the playhead is dragged. It takes the sound that was mixed last; what has changed since is mixed
+  // when the playhead rests, so that nothing waits for it.
+  let touched = 0
+  let resting = 0
+  function touch(frame: number) {
+    if (sources.length || frame === touched) return
+    const context = open()
+    clearTimeout(resting)
+    resting = window.setTimeout(() => !sources.length && mix(context).catch(() => undefined), 300)
+    const before = touched
+    touched = frame
+    const [first, last] = before < frame ? [before + 1, frame] : [frame, before]
+    const beat = desk.clicks && editor.view.beats.some((b) => b.frame >= first && b.frame <= last)
+    if (mixed) grain(context, mixed.buffer, frame / rate(), 0.08)
+    if (beat) grain(context, (click ??= tone(context)), 0, 0.05)
+  }
+
+  // grain is a little of a sound, faded at both ends.
+  function grain(context: AudioContext, buffer: AudioBuffer, from: number, seconds: number) {
+    const source = context.createBufferSource()
+    const ends = context.createGain()
+    const now = context.currentTime
+    ends.gain.setValueAtTime(0, now)
+    ends.gain.linearRampToValueAtTime(1, now + 0.008)
+    ends.gain.setValueAtTime(1, now + seconds - 0.02)
+    ends.gain.linearRampToValueAtTime(0, now + seconds)
+    source.buffer = buffer
+    source.connect(ends).connect(loudness as GainNode)
+    source.start(now, Math.max(0, Math.min(from, buffer.duration - seconds)), seconds)
+  }
+
+  function tone(context: AudioContext) {
+    const buffer = context.createBuffer(1, 0.05 * sampleRate, sampleRate)
+    beep(buffer.getChannelData(0), 0, 1760)
+    return buffer
+  }
+
   function stop() {
     for (const s of sources) s.stop()
     sources = []
+  }
+
+  function close() {
+    clearTimeout(resting)
+    return audio?.close()
   }
 
   watch(muted, (m) => {
     if (loudness) loudness.gain.value = m ? 0 : 1
   })
 
-  return { muted, clock, start, stop, close: () => audio?.close() }
+  return { muted, clock, start, stop, touch, close }
+}
+
+// beep adds a short tone of a pitch in Hz from a sample on.
+export function beep(out: Float32Array, from: number, pitch: number) {
+  for (let i = 0; i < 0.05 * sampleRate && from + i < out.length; i++)
+    out[from + i] += 0.4 * Math.exp(-i / (0.008 * sampleRate)) * Math.sin((2 * Math.PI * pitch * i) / sampleRate)
 }

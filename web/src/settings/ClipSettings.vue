@@ -7,17 +7,22 @@ import type { Command, Light, PastEnd, Tune } from '../types'
 import { listed, shapeName, shapeRatio, standardShapes, timecode } from '../words'
 import ChoiceField from '../parts/ChoiceField.vue'
 import ColourField from '../parts/ColourField.vue'
+import GainHere from './GainHere.vue'
 import LightDial from '../tabletop/LightDial.vue'
 import LightKey from './LightKey.vue'
 import MarksSettings from './MarksSettings.vue'
 import MatchingSettings from './MatchingSettings.vue'
 import NumberField from '../parts/NumberField.vue'
+import LoudnessSettings from './LoudnessSettings.vue'
+import SoundSettings from './SoundSettings.vue'
+import { useSounds } from './useSounds'
 import TempoSettings from './TempoSettings.vue'
 import TimeField from '../parts/TimeField.vue'
 
 const editor = useEditor()
 const clip = computed(() => editor.clip)
 const tune = computed(() => editor.tune)
+const { track } = useSounds()
 const tuneProp = computed(() => clip.value?.props.find((p) => p.id === tune.value?.prop))
 
 // Where the light has keys, the key at the playhead is changed, or a new one made.
@@ -156,7 +161,13 @@ const stock = computed(() => {
         <button class="plain" @click="editor.run({ type: 'setTune', tune: null })">Take it away</button>
       </p>
       <div class="pair">
-        <NumberField label="Begins at, seconds" :value="tune.start" :step="0.1" @change="setTune({ start: $event })" />
+        <NumberField
+          v-if="!track('tune')?.parts?.length"
+          label="Begins at, seconds"
+          :value="tune.start"
+          :step="0.1"
+          @change="setTune({ start: $event })"
+        />
         <NumberField label="Loudness" unit="dB" :value="tune.gain" @change="setTune({ gain: $event })" />
         <NumberField label="Fade in, frames" :value="tune.fadeIn" @change="setTune({ fadeIn: Math.round($event) })" />
         <NumberField
@@ -165,8 +176,15 @@ const stock = computed(() => {
           @change="setTune({ fadeOut: Math.round($event) })"
         />
       </div>
+      <GainHere v-if="editor.view.tune" :sound="editor.view.tune" />
+      <p class="hint">
+        Its sections, a cut on bars and its fades are in the
+        <RouterLink :to="`/clips/${editor.id}/sound`">Sound view</RouterLink>.
+      </p>
     </template>
-    <TempoSettings :tempo="clip.tempo" />
+    <SoundSettings />
+    <LoudnessSettings v-if="clip.sounds?.length" :loudness="clip.loudness ?? 0" />
+    <TempoSettings :tempo="clip.tempo" :heard="tuneProp?.sound ?? undefined" />
     <h2>Range</h2>
     <p class="hint">
       <RouterLink :to="`/clips/${editor.id}/range`">{{ stock }}</RouterLink>

@@ -5,7 +5,7 @@ import { agains } from '../gen/catalogue'
 import ChoiceField from '../parts/ChoiceField.vue'
 import NumberField from '../parts/NumberField.vue'
 import { useEditor } from '../stores/editor'
-import type { Changed, Command, Layer, Methods, Prop, Running } from '../types'
+import type { Changed, Layer, Methods, Prop, Running } from '../types'
 import TrimBar from './TrimBar.vue'
 
 // How footage runs: which part of it, how fast, and what comes after its end.
@@ -49,30 +49,7 @@ watch(
   },
   { immediate: true }
 )
-function hear() {
-  const tune = shelved.value
-  if (!tune) return
-  const known = editor.clip?.props.find((p) => p.hash === tune.hash)
-  const first: Command[] = known ? [] : [{ type: 'addProp', prop: tune }]
-  const begins = editor.view.rows.find((r) => r.layer === props.layer.id)?.from ?? 0
-  const trim = Math.min(from.value, Math.max(0, (tune.sound?.seconds ?? 0) - 0.5))
-  editor.runAll([
-    ...first,
-    {
-      type: 'setSound',
-      id: soundID.value,
-      sound: {
-        id: soundID.value,
-        prop: known?.id ?? tune.id,
-        at: Math.max(0, begins),
-        trim,
-        gain: 0,
-        fadeIn: 0,
-        fadeOut: 3
-      }
-    }
-  ])
-}
+const hear = () => shelved.value && editor.run({ type: 'hearFootage', layer: props.layer.id, prop: shelved.value })
 const louder = (gain: number) =>
   sound.value && editor.run({ type: 'setSound', id: soundID.value, sound: { ...sound.value, gain } })
 </script>

@@ -14,7 +14,6 @@ import GroundSettings from './GroundSettings.vue'
 import MaskSettings from './MaskSettings.vue'
 import OpenSettings from './OpenSettings.vue'
 import RepeatSettings from './RepeatSettings.vue'
-import ToneSettings from './ToneSettings.vue'
 import TextField from '../parts/TextField.vue'
 
 const editor = useEditor()
@@ -199,9 +198,8 @@ function lie(to: string) {
         />
       </div>
       <GroundSettings :layer="layer" />
-      <MaskSettings :layer="layer" />
     </template>
-    <ToneSettings :layer="layer" />
+    <MaskSettings :layer="layer" />
   </div>
 </template>
 

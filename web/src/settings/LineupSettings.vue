@@ -6,6 +6,7 @@ import ChoiceField from '../parts/ChoiceField.vue'
 import IconButton from '../parts/IconButton.vue'
 import EaseField from '../parts/EaseField.vue'
 import NumberField from '../parts/NumberField.vue'
+import HitChoiceFields from './HitChoiceFields.vue'
 import { easings, listed } from '../words'
 
 // The products that take turns in a group, their slots and their times.
@@ -60,6 +61,19 @@ const unsure = computed(() => (known.value?.unsure ?? []).map(name))
 // Keys that were changed by hand stay, whatever is set here, until they are given up.
 const byHand = computed(() => known.value?.byHand ?? 0)
 const writeAnew = () => editor.run({ type: 'setLineup', layer: props.layer.id, lineup: props.lineup, anew: true })
+
+const counted = computed(() => {
+  const u = props.lineup
+  return u.on ? 'hits' : u.bars ? 'bars' : u.beats ? 'beats' : 'frames'
+})
+function count(by: string) {
+  if (by === 'hits') return set({ on: { least: 0.8, apart: props.lineup.beats || 4 }, bars: 0 })
+  set({
+    on: undefined,
+    beats: by === 'frames' ? 0 : props.lineup.beats || 4,
+    bars: by === 'bars' ? props.lineup.bars || 1 : 0
+  })
+}
 
 // pair lets words come and go with a product, or no longer.
 function pair(i: number, id: string, on: boolean) {
@@ -127,14 +141,14 @@ function pair(i: number, id: string, on: boolean) {
     <div class="three spaced">
       <NumberField
         late
-        v-if="lineup.beats"
+        v-if="lineup.beats && !lineup.on"
         label="Each, beats"
         :value="lineup.beats"
         @change="set({ beats: Math.max(0, $event) })"
       />
       <NumberField
         late
-        v-else
+        v-else-if="!lineup.on"
         label="Each, frames"
         :value="lineup.stay"
         @change="set({ stay: Math.max(2, Math.round($event)) })"
@@ -157,18 +171,27 @@ function pair(i: number, id: string, on: boolean) {
       />
       <ChoiceField
         label="Counted in"
-        :value="lineup.beats ? (lineup.bars ? 'bars' : 'beats') : 'frames'"
+        :value="counted"
         :options="[
           { id: 'frames', name: 'Frames' },
           { id: 'beats', name: 'Beats' },
-          { id: 'bars', name: 'Bars' }
+          { id: 'bars', name: 'Bars' },
+          { id: 'hits', name: 'Hits' }
         ]"
-        @change="
-          set({ beats: $event === 'frames' ? 0 : lineup.beats || 4, bars: $event === 'bars' ? lineup.bars || 1 : 0 })
-        "
+        @change="count"
       />
     </div>
-    <small>Each counts from one product to the next, the change included.</small>
+    <template v-if="lineup.on">
+      <HitChoiceFields class="spaced" :choice="lineup.on" @change="set({ on: { ...lineup.on, ...$event } })" />
+      <p v-if="!editor.tune" class="unsure">There is no tune under the clip yet: the first product stays.</p>
+      <p v-else-if="known?.waiting" class="unsure">
+        <i class="bi bi-hourglass" aria-hidden="true" />
+        {{ known.waiting === 1 ? '1 product has' : `${known.waiting} products have` }} no hit left: let softer ones
+        count.
+      </p>
+      <small v-else>Each product arrives on the next of these hits.</small>
+    </template>
+    <small v-else>Each counts from one product to the next, the change included.</small>
     <p v-if="byHand" class="unsure">
       <i class="bi bi-hand-index" aria-hidden="true" />
       {{ byHand === 1 ? '1 key is' : `${byHand} keys are` }} set by hand and stay as they are.

@@ -5,8 +5,10 @@ import { useEditor } from '../stores/editor'
 import type { Moment, Move } from '../types'
 import { moveKinds, moveName, timecode } from '../words'
 import ChoiceField from '../parts/ChoiceField.vue'
+import HitsSettings from './HitsSettings.vue'
 import IconButton from '../parts/IconButton.vue'
 import MoveKinds from './MoveKinds.vue'
+import MoveSound from './MoveSound.vue'
 import NumberField from '../parts/NumberField.vue'
 
 // Moves write ordinary keys. Those that a layer has can be changed here; what
@@ -60,7 +62,8 @@ const kindOf = (m: Move): Kind => moveKinds.find((k) => k.id === m.kind) ?? move
           @click="editor.run({ type: 'removeMove', layer: editor.selected, id: m.id })"
         />
       </div>
-      <div v-if="openId === m.id" class="three">
+      <HitsSettings v-if="openId === m.id && m.hits" :move="m" :hits="m.hits" />
+      <div v-else-if="openId === m.id" class="three">
         <ChoiceField
           v-if="kindOf(m).sides.length"
           label="Side"
@@ -113,7 +116,8 @@ const kindOf = (m: Move): Kind => moveKinds.find((k) => k.id === m.kind) ?? move
           @change="set(m, { drift: $event })"
         />
       </div>
-      <div v-if="openId === m.id" class="when">
+      <MoveSound v-if="openId === m.id && !m.hits" :move="m" />
+      <div v-if="openId === m.id && !m.hits" class="when">
         <label class="check">
           <input type="checkbox" :checked="m.lands ?? false" @change="set(m, { lands: !m.lands })" />
           {{ isOn(m) ? 'ends on its beat' : 'ends at its time' }}, instead of beginning there

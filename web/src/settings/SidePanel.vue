@@ -2,6 +2,7 @@
 import { ref, watch } from 'vue'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
+import LookPanel from '../look/LookPanel.vue'
 import ClipSettings from './ClipSettings.vue'
 import LayerSettings from './LayerSettings.vue'
 import MotionSettings from './MotionSettings.vue'
@@ -12,6 +13,7 @@ const desk = useDesk()
 const tabs = [
   { id: 'props', name: 'Props' },
   { id: 'layer', name: 'Layer' },
+  { id: 'look', name: 'Look' },
   { id: 'motion', name: 'Motion' },
   { id: 'clip', name: 'Clip and light' }
 ] as const
@@ -19,7 +21,7 @@ const tabs = [
 watch(
   () => editor.selected,
   (s) => {
-    if (s && desk.panel !== 'motion') desk.panel = 'layer'
+    if (s && desk.panel !== 'motion' && desk.panel !== 'look') desk.panel = 'layer'
   }
 )
 watch(
@@ -66,8 +68,9 @@ function walk(e: KeyboardEvent) {
       </button>
     </div>
     <div ref="body" class="body">
-      <div class="flow" :class="{ shelf: desk.panel === 'props' }">
+      <div class="flow" :class="{ shelf: desk.panel === 'props' || desk.panel === 'look' }">
         <LayerSettings v-if="desk.panel === 'layer'" />
+        <LookPanel v-else-if="desk.panel === 'look'" />
         <MotionSettings v-else-if="desk.panel === 'motion'" />
         <PropsShelf v-else-if="desk.panel === 'props'" />
         <ClipSettings v-else />

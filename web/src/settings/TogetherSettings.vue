@@ -23,6 +23,14 @@ async function lineup(window: boolean) {
   await editor.run({ type: 'makeLineup', layers: editor.chosen, id, window }, id)
 }
 
+// The first begins on the beat at the playhead, or on the next one.
+const beats = ref(4)
+function spread() {
+  const beat = editor.view.beats.find((b) => b.frame >= editor.frame)?.beat
+  if (beat === undefined) return
+  editor.run({ type: 'spreadOut', layers: editor.chosen, beat, beats: beats.value, order: order.value })
+}
+
 function stagger() {
   const beats = unit.value === 'beats'
   editor.run({
@@ -94,6 +102,13 @@ function stagger() {
         @change="ease = $event"
       />
     </div>
+    <div class="spread">
+      <button class="plain act" title="From the beat at the playhead on; they are bound to their beats" @click="spread">
+        <i class="bi bi-music-note-beamed" /> Spread over the next
+      </button>
+      <NumberField bare label="Beats to spread over" :value="beats" @change="beats = Math.max(0.25, $event)" />
+      beats
+    </div>
     <button class="plain act" @click="stagger">
       <i class="bi bi-bar-chart-steps" /> Stagger {{ editor.chosen.length }} layers
     </button>
@@ -112,6 +127,15 @@ function stagger() {
   grid-template-columns: auto auto 1fr;
   gap: 0.25rem;
   margin-bottom: 0.4rem;
+}
+
+.spread {
+  display: grid;
+  grid-template-columns: 1fr 3.4rem auto;
+  gap: 0.35rem;
+  align-items: center;
+  margin-bottom: 0.3rem;
+  font-size: 0.8rem;
 }
 
 .lines {

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { properties } from '../gen/catalogue'
 import { useEditor } from '../stores/editor'
 import type { Command, Layer } from '../types'
+import ToneCurve from '../look/ToneCurve.vue'
 import PropertyFields from './PropertyFields.vue'
 import { useValues } from './useValues'
 
@@ -40,16 +41,16 @@ function asItWas() {
 </script>
 
 <template>
-  <details class="tones" :open="touched(all)">
-    <summary>Colours and light <small>warmer, stronger, sharper</small></summary>
+  <section class="tones" aria-label="Colours and light">
+    <h2>Colours and light</h2>
     <div class="four"><PropertyFields :layer="layer" :names="first" /></div>
     <details :open="touched(levels)">
       <summary>Levels <small>what is black, what is white</small></summary>
       <div class="four"><PropertyFields :layer="layer" :names="levels" :labels="names" /></div>
     </details>
     <details :open="touched(curves)">
-      <summary>Curves <small>so much higher at each level</small></summary>
-      <div class="four"><PropertyFields :layer="layer" :names="curves" /></div>
+      <summary>Curves <small>higher or lower at each level</small></summary>
+      <ToneCurve :layer="layer" />
     </details>
     <details :open="touched(['duotone', 'invert'])">
       <summary>Two colours, inverted <small>for flat, poster-like pictures</small></summary>
@@ -58,12 +59,12 @@ function asItWas() {
     <button v-if="set.length" class="plain back" @click="asItWas">
       <i class="bi bi-arrow-counterclockwise" aria-hidden="true" /> As it came
     </button>
-  </details>
+  </section>
 </template>
 
 <style scoped>
-.tones {
-  margin-top: 0.8rem;
+.tones h2 {
+  margin-top: 0;
 }
 
 .four {

@@ -20,7 +20,7 @@ const brands = useBrands()
       <button
         class="plain place"
         draggable="true"
-        :aria-label="`Place ${s.prop.name}`"
+        :aria-label="`Place ${s.prop.name}${s.opaque ? ' with its background' : ''}`"
         :title="`Place ${s.prop.name}, or drag it to its place in the picture`"
         @dragstart="carry.carry($event, { prop: s.prop })"
         @click="intake.use(s.prop)"

@@ -1,5 +1,6 @@
 import { useLocalStorage } from '@vueuse/core'
 import { api } from '../api'
+import { useSounds } from '../settings/useSounds'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import { useOwnFonts } from '../stores/ownFonts'
@@ -16,11 +17,12 @@ export type Spot = Pick<Draft, 'shape' | 'at'> & { swaps?: string }
 const atOnce = useLocalStorage('billow-use-at-once', true)
 
 // usePropIntake brings files in: one picture becomes a layer, one tune goes under
-// the clip; several files go to the shelf.
+// the clip, and what has no beat beside the tune that it has; several files go to the shelf.
 export function usePropIntake() {
   const editor = useEditor()
   const notices = useNotices()
   const uploads = useUploads()
+  const sounds = useSounds()
 
   // take brings files in. What is let go on a spot is put there, whatever else.
   async function take(files: File[], at?: Spot) {
@@ -56,6 +58,12 @@ export function usePropIntake() {
       notices.say(`${prop.name} is among the fonts now. Its maker says: ${fonts.says(prop)}.`)
       return
     }
+    if (prop.kind === 'table') return wear(prop, first, id)
+    if (editor.tune && !prop.sound?.steady) {
+      if (await sounds.lay(prop))
+        notices.say(`${prop.name} has no steady beat: it sounds beside the tune, from the playhead on.`)
+      return
+    }
     const rate = editor.clip?.rate ?? 30
     const tune = { prop: id, start: 0, gain: 0, fadeIn: 0, fadeOut: Math.min(rate, editor.view.length) }
     const done = await editor.run({ type: 'batch', commands: [...first, { type: 'setTune', tune }] })
@@ -63,6 +71,17 @@ export function usePropIntake() {
     if (prop.sound?.steady)
       notices.say(`${prop.name}: ${prop.sound.tempo.bpm.toFixed(1)} BPM. The Beatline follows it now.`)
     else notices.say(`No steady beat was found in ${prop.name}; set the tempo by hand.`, 'problem')
+  }
+
+  // wear gives the chosen layers a table of colours.
+  async function wear(prop: Prop, first: Command[], table: string) {
+    const { frame, chosen } = editor
+    if (!chosen.length) return notices.say(`${prop.name} is on the shelf: choose a layer, and then press it there`)
+    const each = chosen.flatMap((layer): Command[] => [
+      { type: 'setLayer', layer, set: { table } },
+      { type: 'setValue', layer, property: 'table', frame, value: [100] }
+    ])
+    if (await editor.runAll([...first, ...each])) notices.say(`${prop.name} is the table of colours now`)
   }
 
   // swap lets a cut-out, or the chosen one, show a prop instead of its own.

@@ -50,6 +50,7 @@ export function useShelf() {
     footage: of('footage'),
     tunes: of('tune'),
     fonts: of('font'),
+    tables: of('table'),
     unused,
     load,
     remove

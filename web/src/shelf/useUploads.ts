@@ -18,7 +18,7 @@ const list = ref<Upload[]>([])
 let next = 1
 
 // useUploads brings files to the shelf, several at a time, and tells how far each
-// has come. What could not be taken stays until it is dismissed.
+// has come, and for a while what could not be taken.
 export function useUploads() {
   const busy = computed(() => list.value.filter((u) => !u.problem).length)
 
@@ -35,7 +35,6 @@ export function useUploads() {
     ]
     const brought: (Prop | null)[] = files.map(() => null)
     let begun = 0
-    const problems: string[] = []
     const work = async () => {
       while (begun < jobs.length) {
         const at = begun++
@@ -51,15 +50,12 @@ export function useUploads() {
             continue
           }
           const problem = e instanceof Problem ? e.message : String(e)
-          problems.push(problem)
           change(id, { problem })
+          setTimeout(() => drop(id), 12000) // as long as other problems are said
         }
       }
     }
     await Promise.all(Array.from({ length: atOnce }, work))
-    // The shelf may not be open, so it is said as well.
-    const more = problems.length > 1 ? `, and ${problems.length - 1} more` : ''
-    if (problems.length) useNotices().say(problems[0] + more, 'problem')
     return brought.filter((p): p is Prop => !!p)
   }
 

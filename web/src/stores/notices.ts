@@ -29,14 +29,17 @@ export const useNotices = defineStore('notices', () => {
     setTimeout(() => drop(id), kind === 'problem' || way ? 12000 : 4000)
   }
 
+  // words are what is wrong, as a sentence.
+  const words = (e: unknown) => sentence(e instanceof Error ? e.message : String(e))
+
   function fail(e: unknown) {
     if (e instanceof Problem && (e.code === 'crashed' || e.code === 'signIn')) return // said elsewhere
-    say(sentence(e instanceof Error ? e.message : String(e)), 'problem')
+    say(words(e), 'problem')
   }
 
   function drop(id: number) {
     list.value = list.value.filter((n) => n.id !== id)
   }
 
-  return { list, say, fail, drop }
+  return { list, say, fail, drop, words }
 })

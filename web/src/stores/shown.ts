@@ -5,10 +5,13 @@ export const emptyView: View = {
   timecode: '',
   beats: [],
   hits: [],
+  sections: [],
+  tune: null,
   wave: [],
   scenes: [],
   markers: [],
   range: null,
+  sounds: [],
   rows: []
 }
 

@@ -35,6 +35,11 @@ const places = computed(() =>
     .filter((p): p is Place => !!p)
 )
 const place = computed(() => places.value.find((p) => p.layer === editor.selected))
+// What fills the frame has masks, too, though it is not moved by itself.
+const masked = computed(() => {
+  const l = editor.layer
+  return l?.masks?.length && !l.locked ? editor.placeOf(l.id) : undefined
+})
 const corners = computed(() => place.value?.corners.map(top.px) ?? [])
 const outline = (p: Place) => p.corners.map((c) => top.px(c).join(',')).join(' ')
 const pivot = computed(() => (place.value ? top.px(place.value.pivot) : [0, 0]))
@@ -269,7 +274,7 @@ function movePivot(e: PointerEvent) {
       :w="w"
       :h="h"
     />
-    <MaskHandles v-if="place && editor.layer?.masks?.length && !writing.layer" :w="w" :h="h" :place="place" />
+    <MaskHandles v-if="masked && !writing.layer" :w="w" :h="h" :place="masked" />
     <template v-if="place && !writing.layer">
       <circle
         v-for="(t, i) in turners"

@@ -11,6 +11,7 @@ import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import { kindOf, listed, propertyName, shapeName } from '../words'
 import ActBar from './ActBar.vue'
+import BeatPulse from './BeatPulse.vue'
 import DropTarget from './DropTarget.vue'
 import Ghosts from './Ghosts.vue'
 import Handles from './Handles.vue'
@@ -92,10 +93,11 @@ watch(
   (on) => loud(on).catch(useNotices().fail)
 )
 watch(
-  () => desk.matte,
-  (layer) => seen(() => editor.drawing().matteOf(layer)).catch(useNotices().fail)
+  () => [desk.matte, desk.asCame] as const,
+  ([matte, came]) =>
+    seen(() => editor.drawing().lookAs(matte || came, matte ? 'matte' : 'came')).catch(useNotices().fail)
 )
-onBeforeUnmount(() => ((desk.shadows = false), (desk.matte = desk.keying = '')))
+onBeforeUnmount(() => ((desk.shadows = false), (desk.matte = desk.asCame = desk.keying = '')))
 
 // The middle button takes the picture along.
 function grab(e: PointerEvent) {
@@ -190,6 +192,7 @@ defineExpose({ canvas, size })
       @dragleave="dropped.leave"
       @drop="dropped.drop"
     >
+      <BeatPulse v-if="desk.pulses" />
       <div class="frame" :style="frameStyle">
         <canvas
           ref="canvas"
