@@ -65,3 +65,18 @@ func encoded(m image.Image) ([]byte, error) {
 	}
 	return out.Bytes(), nil
 }
+
+// Picture is the cut-out of a product.
+func Picture(id string) (*image.NRGBA, error) {
+	file, err := photo(id, Side)
+	if err != nil {
+		return nil, err
+	}
+	m, err := png.Decode(bytes.NewReader(file))
+	if err != nil {
+		return nil, err
+	}
+	out := image.NewNRGBA(m.Bounds())
+	draw.Draw(out, out.Rect, m, image.Point{}, draw.Src)
+	return out, nil
+}

@@ -35,8 +35,22 @@ interface Failed {
   error?: { message: string; field: string; code: string }
 }
 
-// asked tells also whether it was the browser that answered, with what it has kept.
-async function asked<T>(method: string, path: string, body?: BodyInit | object): Promise<{ said: T; kept: boolean }> {
+interface Answer<T> {
+  said: T
+  kept: boolean // it was the browser that answered, with what it has kept
+}
+
+// asked asks once more when an answer breaks off on its way and asking again changes nothing.
+async function asked<T>(method: string, path: string, body?: BodyInit | object): Promise<Answer<T>> {
+  try {
+    return await askedOnce<T>(method, path, body)
+  } catch (e) {
+    if (method !== 'GET' || !(e instanceof Problem) || e.code !== 'broken') throw e
+    return await askedOnce<T>(method, path, body)
+  }
+}
+
+async function askedOnce<T>(method: string, path: string, body?: BodyInit | object): Promise<Answer<T>> {
   const before = entered
   const raw = body instanceof Blob || body instanceof FormData || body === undefined
   let answer: Response
@@ -51,8 +65,12 @@ async function asked<T>(method: string, path: string, body?: BodyInit | object):
     throw new Problem('Billow does not answer. Is it still running?', '', 'offline')
   }
   if (answer.ok) {
-    const said = (answer.status === 204 ? undefined : await answer.json()) as T
-    return { said, kept: answer.headers.has('X-Kept') }
+    try {
+      const said = (answer.status === 204 ? undefined : await answer.json()) as T
+      return { said, kept: answer.headers.has('X-Kept') }
+    } catch {
+      throw new Problem('The answer of Billow broke off on its way.', '', 'broken')
+    }
   }
   const failed = (await answer.json().catch(() => null)) as Failed | null
   const e = failed?.error
@@ -83,7 +101,7 @@ async function brought(id: string, sent: (share: number, read?: number, stop?: (
     try {
       now = await call<Intake>('GET', `/api/intakes/${id}`)
     } catch (e) {
-      if (!(e instanceof Problem) || e.code !== 'offline') throw e
+      if (!(e instanceof Problem) || e.status) throw e
       await new Promise((r) => setTimeout(r, 2000)) // it goes on there meanwhile
       continue
     }

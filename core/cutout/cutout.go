@@ -1,0 +1,168 @@
+// Package cutout takes a thing off its background: from a photo, and from what a person
+// says of it, it makes the opacity of each pixel and the colours of the thing without
+// those of its background.
+//
+// The way is: the photo at a working size is parted into thing and ground (flood.go for
+// a plain ground, mixed.go for all others), by a minimal cut (flow.go). Around the border
+// of the two lies a band in which pixels belong to both; there the colours of both sides
+// are looked up (sample.go) and opacity is the mixture of them that makes the pixel, at
+// the same time a linear function of colour in every small window (matte.go). This
+// function carries opacity to a photo of any size (whole.go).
+//
+// Places are pixels of the photo, from its upper left corner, x to the right and y down.
+package cutout
+
+import (
+	"errors"
+	"fmt"
+	"image"
+	"math"
+
+	"billow/core/paint"
+)
+
+// Stroke is what a person paints over: this stays, or this goes. A later one lies over
+// an earlier one.
+type Stroke struct {
+	Stays  bool         `json:"stays"`
+	Radius float64      `json:"radius"` // pixels of the photo
+	Points [][2]float64 `json:"points"`
+	Inside bool         `json:"inside,omitempty"` // all that the line goes around, up to its last point
+	Seeks  bool         `json:"seeks,omitempty"`  // counts only where the photo looks as along the middle of the stroke
+}
+
+// Order is what is wanted of a photo. Its zero value is the first guess.
+type Order struct {
+	Box     *[4]float64 `json:"box,omitempty"` // x, y, width, height: the thing lies within
+	Strokes []Stroke    `json:"strokes,omitempty"`
+	Edge    Edge        `json:"edge"`
+}
+
+// Edge is how the border of a cut is changed, in pixels of the photo.
+type Edge struct {
+	Shift   float64 `json:"shift,omitempty"`   // outwards, -20..20
+	Smooth  float64 `json:"smooth,omitempty"`  // corners are rounded about this far, 0..20
+	Feather float64 `json:"feather,omitempty"` // it fades over about this much on either side, 0..50
+	Specks  float64 `json:"specks,omitempty"`  // islands and holes less wide than this are gone, 0..200
+}
+
+// Method is how thing and ground were told apart.
+type Method string
+
+const (
+	Plain   Method = "plain"   // a flood from the border over a ground of one colour
+	Mixed   Method = "mixed"   // mixtures of colours and places, parted by a minimal cut
+	Strokes Method = "strokes" // by what was painted over alone
+	Clear   Method = "clear"   // the picture had its own opacity
+)
+
+// Found is what is known of a cut.
+type Found struct {
+	Method     Method  `json:"method"`
+	Why        string  `json:"why"`        // a sentence for a person
+	Confidence float64 `json:"confidence"` // 0..1, how likely it may be used as it is
+	Bounds     [4]int  `json:"bounds"`     // of what is seen: x0, y0, x1, y1
+}
+
+// Enough is the confidence from which nobody needs to look.
+const Enough = .8
+
+// NeedsALook tells whether a person should look at a cut before using it.
+func (f Found) NeedsALook() bool { return f.Confidence < Enough }
+
+// MostPixels is how large a photo may be.
+const MostPixels = 100_000_000
+
+// Problem is an order that cannot be followed; Field names the part of it.
+type Problem struct {
+	Field, Reason string
+}
+
+func (p *Problem) Error() string { return p.Reason }
+
+// ErrNothing says that a photo shows no thing that could be cut out.
+var ErrNothing = errors.New("there is nothing to be seen in front of the background: paint over what stays, or draw a box around it")
+
+// Check tells what of an order cannot be followed on a photo of this size.
+func (o *Order) Check(w, h int) error {
+	if b := o.Box; b != nil {
+		if !finite(b[:]...) || b[2] < 1 || b[3] < 1 {
+			return &Problem{"box", "the box is less than one pixel large"}
+		}
+		if b[0] >= float64(w) || b[1] >= float64(h) || b[0]+b[2] <= 0 || b[1]+b[3] <= 0 {
+			return &Problem{"box", fmt.Sprintf("the box lies outside the photo, which is %d by %d pixels", w, h)}
+		}
+	}
+	for i, s := range o.Strokes {
+		field := fmt.Sprintf("strokes[%d]", i)
+		if len(s.Points) == 0 || len(s.Points) > 100_000 {
+			return &Problem{field, "a stroke has 1 to 100000 points"}
+		}
+		if !finite(s.Radius) || s.Radius < 0 || s.Radius > 5000 {
+			return &Problem{field, "the radius of a stroke is 0 to 5000 pixels"}
+		}
+		for _, p := range s.Points {
+			if !finite(p[:]...) || math.Abs(p[0]) > 1e6 || math.Abs(p[1]) > 1e6 {
+				return &Problem{field, "a stroke has a point far outside the photo"}
+			}
+		}
+	}
+	e := o.Edge
+	for _, v := range []struct {
+		field         string
+		value, lo, hi float64
+	}{
+		{"edge.shift", e.Shift, -20, 20}, {"edge.smooth", e.Smooth, 0, 20},
+		{"edge.feather", e.Feather, 0, 50}, {"edge.specks", e.Specks, 0, 200},
+	} {
+		if !finite(v.value) || v.value < v.lo || v.value > v.hi {
+			return &Problem{v.field, fmt.Sprintf("this is %g to %g pixels", v.lo, v.hi)}
+		}
+	}
+	return nil
+}
+
+func finite(list ...float64) bool {
+	for _, v := range list {
+		if math.IsNaN(v) || math.IsInf(v, 0) {
+			return false
+		}
+	}
+	return true
+}
+
+// Make follows an order on a photo and gives the whole cut.
+func Make(photo *paint.Bitmap, o Order) (*paint.Bitmap, Found, error) {
+	d, err := Open(photo)
+	if err != nil {
+		return nil, Found{}, err
+	}
+	if err := d.Follow(o); err != nil {
+		return nil, Found{}, err
+	}
+	cut := d.Whole()
+	f := d.Found()
+	f.Bounds = Visible(cut)
+	return cut, f, nil
+}
+
+// Visible is the bounds of what is not transparent.
+func Visible(b *paint.Bitmap) [4]int {
+	var out image.Rectangle
+	for y := range b.H {
+		row := b.Pix[y*b.W : (y+1)*b.W]
+		first, last := -1, -1
+		for x, p := range row {
+			if p>>24 != 0 {
+				if first < 0 {
+					first = x
+				}
+				last = x
+			}
+		}
+		if first >= 0 {
+			out = out.Union(image.Rect(first, y, last+1, y+1))
+		}
+	}
+	return [4]int{out.Min.X, out.Min.Y, out.Max.X, out.Max.Y}
+}
