@@ -32,7 +32,7 @@ func main() {
 		SilenceErrors: true,
 		SilenceUsage:  true,
 	}
-	root.AddCommand(exportCommand(), variantsCommand(), frameCommand(), beatsCommand(), sampleCommand(),
+	root.AddCommand(exportCommand(), variantsCommand(), frameCommand(), beatsCommand(), cutoutCommand(), sampleCommand(),
 		serveCommand(), workCommand(), demoCommand(), bundleCommand(), importCommand(), schemaCommand(),
 		passphraseCommand(), sessionsCommand(), tokenCommand(), tidyCommand())
 	root.SetFlagErrorFunc(func(_ *cobra.Command, err error) error { return usageError{err} })

@@ -36,6 +36,13 @@ func (g *evenGround) at(x, y int) (c colour) {
 // count less with each round (Tukey's biweight), so that a thing that touches the border
 // does not matter.
 func groundOf(v *view, outside []int32) *evenGround {
+	if step := len(outside) / 4000; step > 1 {
+		some := outside[:0:0]
+		for i := 0; i < len(outside); i += step {
+			some = append(some, outside[i])
+		}
+		outside = some
+	}
 	g := &evenGround{w: float64(v.w), h: float64(v.h)}
 	weight := make([]float64, len(outside))
 	off := make([]float64, len(outside))
@@ -131,9 +138,41 @@ func (g *evenGround) fit(v *view, outside []int32, weight []float64) bool {
 }
 
 // isPlain tells whether a ground is of one colour: nearly all of the border belongs to
-// it, and what lies on it is no more than grain.
-func (g *evenGround) isPlain(noise float32) bool {
-	return g.share > .86 && g.sigma < 3.2+1.1*noise && g.sigma < 16
+// it, and what lies on it is grain, which goes when pixels are averaged, and no texture,
+// which stays.
+func (g *evenGround) isPlain(v *view, even []colour, outside []int32) bool {
+	if g.share < .86 || g.sigma > 16 {
+		return false
+	}
+	return g.texture(v, even, outside) < plainTexture
+}
+
+// plainTexture is the most that averages over five by five pixels may be off the ground
+// in the middle of all, in levels.
+const plainTexture = 2.6
+
+// texture is the median of how far averages are off.
+func (g *evenGround) texture(v *view, even []colour, outside []int32) float32 {
+	var off []float32
+	step := max(1, len(outside)/1500)
+	for k := 0; k < len(outside); k += step {
+		x, y := int(outside[k])%v.w, int(outside[k])/v.w
+		var sum colour
+		n := float32(0)
+		for dy := -3; dy <= 3; dy += 3 {
+			for dx := -3; dx <= 3; dx += 3 {
+				px, py := x+dx, y+dy
+				if px < 0 || py < 0 || px >= v.w || py >= v.h {
+					continue
+				}
+				sum = sum.add(even[py*v.w+px].sub(g.at(px, py)))
+				n++
+			}
+		}
+		off = append(off, sum.by(1/n).length())
+	}
+	slices.Sort(off)
+	return off[len(off)/2]
 }
 
 // split tells of a colour how much of the ground's light it has, 1 where it is as light

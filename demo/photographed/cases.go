@@ -55,10 +55,10 @@ func Cases(chance uint64) (out []Case) {
 	checks := Checks(levels{236, 232, 224}, levels{176, 60, 52}, wide, high, chance)
 	paper := Paper(levels{232, 224, 208}, wide, high, chance)
 
-	for i, p := range []string{"lantern", "mug-moss", "kettle", "stove", "tin", "spoons", "mug", "kettle-lake"} {
+	for i, p := range []string{"mug-moss", "kettle", "stove", "tin", "spoons", "mug", "kettle-lake", "tin-honey"} {
 		add("plain", "white", p, sweep(white), .35+.03*float64(i), 1.5, 92, float64(i%3-1)*4)
 	}
-	add("plain", "cream", "lantern-rust", sweep(cream), .4, 1.5, 90, 5)
+	add("plain", "cream", "spoons-walnut", sweep(cream), .4, 1.5, 90, 5)
 	add("plain", "grey", "mug-ink", sweep(grey), .45, 1.5, 90, -6)
 
 	add("card", "blue", "mug", sweep(blue), .45, 2, 90, 6)
@@ -67,18 +67,18 @@ func Cases(chance uint64) (out []Case) {
 	add("card", "yellow", "stove", sweep(yellow), .4, 2, 90, 3)
 	add("card", "green", "spoons", sweep(green), .4, 2, 88, 10)
 	add("card", "blue", "tin-honey", sweep(blue), .5, 2, 88, -4)
-	add("card", "blue", "lantern", sweep(blue), .4, 2, 90, 2)
+	add("card", "coral", "kettle-lake", sweep(coral), .4, 2, 90, 2)
 
 	add("textured", "wood", "mug", wood, .5, 2, 88, 0)
 	add("textured", "wood", "kettle-lake", wood, .5, 2, 88, -5)
 	add("textured", "dark wood", "tin", dark, .5, 2, 88, 4)
-	add("textured", "linen", "lantern-rust", linen, .45, 2, 88, 0)
+	add("textured", "linen", "kettle", linen, .45, 2, 88, 0)
 	add("textured", "stone", "mug-moss", stone, .5, 2, 88, 7)
 	add("textured", "slate", "spoons", slate, .5, 2, 88, 12)
 	add("textured", "checks", "kettle", checks, .45, 2, 88, 0)
 	add("textured", "paper", "mug-ink", paper, .45, 2, 88, -3)
 
-	for i, p := range []string{"mug", "kettle-lake", "tin-honey", "lantern-rust", "mug-ink", "mug-moss", "kettle"} {
+	for i, p := range []string{"mug", "kettle-lake", "tin-honey", "stove", "mug-ink", "mug-moss", "kettle"} {
 		add("cluttered", "a laid table", p, Kitchen(wide, high, chance+uint64(i)*7), .5, 2, 88, float64(i%4)*3-4)
 	}
 
@@ -86,7 +86,7 @@ func Cases(chance uint64) (out []Case) {
 	add("noisy", "blue", "kettle", sweep(blue), .4, 10, 55, 0)
 	add("noisy", "wood", "mug", wood, .5, 9, 60, -4)
 	add("noisy", "stone", "kettle-lake", stone, .5, 9, 55, 4)
-	add("noisy", "linen", "lantern", linen, .45, 10, 60, 0)
+	add("noisy", "linen", "spoons-walnut", linen, .45, 10, 60, 0)
 	add("noisy", "cream", "tin", sweep(cream), .4, 11, 50, 6)
 
 	add("glass", "blue", "tumbler", sweep(blue), .2, 1.5, 92, 0)
@@ -94,6 +94,11 @@ func Cases(chance uint64) (out []Case) {
 	add("glass", "coral", "tumbler", sweep(coral), .2, 1.5, 92, 4)
 	add("glass", "green", "smoky", sweep(green), .2, 1.5, 92, -3)
 	add("glass", "blue", "bottle", sweep(blue), .2, 1.5, 92, 3)
+
+	// Half of a lantern is glass.
+	add("glass", "white", "lantern", sweep(white), .35, 1.5, 92, -4)
+	add("glass", "blue", "lantern", sweep(blue), .4, 2, 90, 2)
+	add("glass", "linen", "lantern-rust", linen, .45, 2, 88, 0)
 
 	add("hair", "white", "bobble", sweep(white), .35, 1.5, 92, 0)
 	add("hair", "blue", "bobble2", sweep(blue), .35, 1.5, 92, 0)

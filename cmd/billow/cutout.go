@@ -1,0 +1,134 @@
+package main
+
+import (
+	"context"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"io"
+	"os"
+
+	"billow/core/clip"
+	"billow/core/cutout"
+	"billow/core/paint"
+	"billow/media"
+
+	"github.com/spf13/cobra"
+)
+
+// cutoutOrder are the flags of `billow cutout`.
+type cutoutOrder struct {
+	out, box, strokes string
+	asJSON            bool
+	cutout.Edge
+}
+
+func cutoutCommand() *cobra.Command {
+	var o cutoutOrder
+	cmd := &cobra.Command{
+		Use:   "cutout PHOTO",
+		Short: "Take a thing off its background",
+		Long: "Take a thing off its background. Places are pixels of the photo, from its upper left corner.\n" +
+			"A file of strokes is a list such as [{\"stays\": true, \"radius\": 8, \"points\": [[40, 60], [90, 70]]}].",
+		Args: cobra.ExactArgs(1),
+		RunE: func(cmd *cobra.Command, args []string) error {
+			ctx, end := interruptible()
+			defer end()
+			return o.cut(ctx, cmd.OutOrStdout(), args[0])
+		},
+	}
+	f := cmd.Flags()
+	f.StringVar(&o.out, "out", "", "the PNG file to write")
+	f.StringVar(&o.box, "box", "", "x,y,width,height: the thing lies within")
+	f.StringVar(&o.strokes, "strokes", "", "a JSON file of strokes that stay or go")
+	f.BoolVar(&o.asJSON, "json", false, "say as JSON how it was cut, how sure that is, and its bounds")
+	f.Float64Var(&o.Shift, "shift", 0, "move the edge outwards, pixels (-20 to 20)")
+	f.Float64Var(&o.Smooth, "smooth", 0, "round the edge, pixels (0 to 20)")
+	f.Float64Var(&o.Feather, "feather", 0, "let the edge fade, pixels (0 to 50)")
+	f.Float64Var(&o.Specks, "specks", 0, "drop islands and holes less wide than this, pixels (0 to 200)")
+	_ = cmd.MarkFlagRequired("out")
+	return cmd
+}
+
+func (o *cutoutOrder) cut(ctx context.Context, says io.Writer, name string) error {
+	order, err := o.order()
+	if err != nil {
+		return err
+	}
+	photo, err := photoOf(ctx, name)
+	if err != nil {
+		return err
+	}
+	cut, found, err := cutout.Make(photo, order)
+	var problem *cutout.Problem
+	switch {
+	case errors.As(err, &problem):
+		return usageError{fmt.Errorf("%s: %w", problem.Field, err)}
+	case err != nil:
+		return inputError{fmt.Errorf("%s: %w", name, err)}
+	}
+	file, err := media.EncodePNG(cut)
+	if err != nil {
+		return err
+	}
+	if err := os.WriteFile(o.out, file, 0o644); err != nil {
+		return err
+	}
+	if o.asJSON {
+		return json.NewEncoder(says).Encode(found)
+	}
+	look := ""
+	if found.NeedsALook() {
+		look = " It may need a look."
+	}
+	_, err = fmt.Fprintf(says, "%s: %d × %d pixels. %s%s\n", o.out, cut.W, cut.H, found.Why, look)
+	return err
+}
+
+// order is what the flags want.
+func (o *cutoutOrder) order() (cutout.Order, error) {
+	order := cutout.Order{Edge: o.Edge}
+	if o.box != "" {
+		var b [4]float64
+		var rest string
+		if n, _ := fmt.Sscanf(o.box+" .", "%g,%g,%g,%g %s", &b[0], &b[1], &b[2], &b[3], &rest); n != 5 || rest != "." {
+			return order, usageError{fmt.Errorf("--box %q: write it as x,y,width,height", o.box)}
+		}
+		order.Box = &b
+	}
+	if o.strokes != "" {
+		b, err := os.ReadFile(o.strokes)
+		if err != nil {
+			return order, inputError{err}
+		}
+		if err := json.Unmarshal(b, &order.Strokes); err != nil {
+			return order, inputError{fmt.Errorf("%s is not a list of strokes: %w", o.strokes, err)}
+		}
+	}
+	return order, nil
+}
+
+// photoOf reads a picture as the shelf would keep it: upright and in sRGB.
+func photoOf(ctx context.Context, name string) (*paint.Bitmap, error) {
+	f, err := os.Open(name)
+	if err != nil {
+		return nil, inputError{err}
+	}
+	s, err := media.Spooled(f)
+	if err != nil {
+		f.Close()
+		return nil, inputError{err}
+	}
+	defer s.Close()
+	p, kept, err := media.Examine(ctx, name, s, media.DefaultLimits())
+	if err != nil {
+		return nil, inputError{err}
+	}
+	if kept != s {
+		defer kept.Close()
+	}
+	if p.Kind != clip.KindCutout {
+		return nil, inputError{fmt.Errorf("%s is not a picture", name)}
+	}
+	return media.Picture(kept.Again())
+}

@@ -1,0 +1,61 @@
+package cutout
+
+// doubtPlain tells which pixels do not look as their side: outside, what is neither
+// ground nor a soft shadow on it; inside, what is as the ground.
+func doubtPlain(v *view, g *evenGround, even []colour, mask []bool, p prices) []bool {
+	most, _ := contrasts(v, g, even)
+	busy := v.busy(even)
+	out := make([]bool, len(mask))
+	hue, tone := g.softness()
+	hue, tone = hue*1.3, tone*1.3
+	for y := range v.h {
+		for x := range v.w {
+			i := y*v.w + x
+			if mask[i] {
+				out[i] = p[i] < 1 || busy[i] > .07*most[i] && even[i].apart(g.at(x, y)) < .85*most[i]
+				continue
+			}
+			b := g.at(x, y)
+			light, off := split(v.pix[i], b)
+			out[i] = off > hue || (light-1)*b.length() > tone || (p[i] > .45 && v.steep(v.pix, x, y) > 4+1.5*v.noise)
+		}
+	}
+	return out
+}
+
+func doubtMixed(v *view, mask []bool, p prices) []bool {
+	out := make([]bool, len(mask))
+	for i, m := range mask {
+		out[i] = m && p[i] < 1.05 || !m && p[i] > .8
+	}
+	return out
+}
+
+// busy is how steep the look is in the mean around each pixel, in levels a pixel: hair is
+// busy over a wide area, an edge only along a line.
+func (v *view) busy(look []colour) []float32 {
+	out := make([]float32, len(look))
+	for y := range v.h {
+		for x := range v.w {
+			out[y*v.w+x] = v.steep(look, x, y)
+		}
+	}
+	const reach = 5
+	line := make([]float32, max(v.w, v.h)+1)
+	mean := func(from, step, n int) {
+		for i := range n {
+			line[i+1] = line[i] + out[from+i*step]
+		}
+		for i := range n {
+			lo, hi := max(0, i-reach), min(n, i+reach+1)
+			out[from+i*step] = (line[hi] - line[lo]) / float32(hi-lo)
+		}
+	}
+	for y := range v.h {
+		mean(y*v.w, 1, v.w)
+	}
+	for x := range v.w {
+		mean(x, v.w, v.h)
+	}
+	return out
+}
