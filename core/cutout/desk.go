@@ -117,7 +117,7 @@ func (d *Desk) Follow(o Order) error {
 	}
 	d.alpha = matte(v, t, l, 40)
 	d.sides = sidesOf(v, t, l, d.alpha)
-	d.found.judge(g, t, l, float64(n)/float64(len(mask)), clear)
+	d.found.judge(t, l, float64(n)/float64(len(mask)), clear)
 	return nil
 }
 

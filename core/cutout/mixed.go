@@ -23,7 +23,7 @@ const (
 func mixedly(v *view, look []colour, marks []int8, boxed bool, lean func(p prices, marks []int8)) (mask []bool, p prices, clear float64) {
 	half := v.halved()
 	small := halvedMarks(v, half, marks)
-	m := &mixing{v: half, look: half.even(), marks: small}
+	m := &mixing{shade: 1, v: half, look: half.even(), marks: small}
 	m.sides(boxed)
 	for range rounds {
 		m.learn()
@@ -57,6 +57,7 @@ type mixing struct {
 	mask          []bool
 	prior         []float32 // how much likelier a place is the thing's, in logarithms
 	ground, thing *mixture
+	shade         float32 // how unlikely shadows are, 1 where the ground has many colours
 	samples       []sample
 }
 
@@ -139,6 +140,7 @@ func (m *mixing) unlike(things, grounds []int32) []int32 {
 		return things
 	}
 	slices.Sort(costs)
+	m.shade = .5 + .5*min(max((costs[len(costs)/2]-few)/(many-few), 0), 1)
 	most := costs[int(float64(len(costs)-1)*typical)]
 	own := make([]int32, 0, len(things))
 	for _, i := range things {
@@ -152,6 +154,10 @@ func (m *mixing) unlike(things, grounds []int32) []int32 {
 	return own
 }
 
+// few and many are how unlikely a pixel of the ground is in the middle of all, where it
+// has few colours and where it has many: of many, one is like any shadow.
+const few, many = 10.8, 11.6
+
 // shades are how much light a shadow leaves, and how much less likely that is.
 var shades = [...]struct{ light, cost float32 }{{.84, .9}, {.7, 1.7}, {.56, 2.6}}
 
@@ -164,8 +170,8 @@ func (m *mixing) groundCost(v *view, c colour, i int) float32 {
 		for j := range 3 {
 			t[j] = min(c[j]/shade.light, 255)
 		}
-		if _, cost := m.ground.nearest(&t); cost+shade.cost < least {
-			least = cost + shade.cost
+		if _, cost := m.ground.nearest(&t); cost+m.shade*shade.cost < least {
+			least = cost + m.shade*shade.cost
 		}
 	}
 	return least
