@@ -2,6 +2,7 @@ package cutout
 
 import (
 	"fmt"
+	"slices"
 
 	"billow/core/paint"
 )
@@ -13,6 +14,7 @@ type Desk struct {
 	clear *paint.Bitmap // the photo as it came, if it had an opacity of its own
 	v     *view
 	even  []colour // with less grain
+	known *learned
 	order Order
 	found Found
 
@@ -75,25 +77,31 @@ func (d *Desk) Follow(o Order) error {
 		d.asItCame()
 		return nil
 	}
+	k := d.learn(o)
+	v.noise = k.noise
 	marks := marked(v, &o)
-	outside := outsideOf(v, marks, o.Box != nil)
-	g := groundOf(v, outside)
 	var mask, doubt []bool
-	var model *evenGround
-	clear := 1.
-	if g.isPlain(v, d.even, outside) {
-		d.found.Method, model = Plain, g
-		v.noise = max(v.grain(), .8*g.sigma)
-		p := plainly(v, g, d.even, marks)
-		d.lean(p, marks)
-		mask = part(v, d.even, p, marks, 1.1, nil, nil)
-		doubt = doubtPlain(v, g, d.even, mask, p)
+	var p prices
+	if k.ground != nil {
+		d.found.Method = Plain
+		p = slices.Clone(k.prices)
+		lean(v, d.even, o.Strokes, p, marks)
+		mask = part(v, d.even, p, marks, plainSmoothness, nil, nil)
+		doubt = doubtPlain(v, k.ground, d.even, mask, p, k.most)
 	} else {
 		d.found.Method = Mixed
-		var p prices
-		mask, p, clear = mixedly(v, d.even, marks, o.Box != nil, d.lean)
-		doubt = doubtMixed(v, mask, p)
+		mask, p = k.mixing.parted(v, d.even, o.Strokes, marks)
+		doubt = doubtMixed(mask, p)
 	}
+	return d.settle(k, mask, doubt, marks)
+}
+
+// plainSmoothness is the price of a border before a plain ground.
+const plainSmoothness = 1.1
+
+// settle finds opacity and colours along the border of a parting.
+func (d *Desk) settle(k *learned, mask, doubt []bool, marks []int8) error {
+	v := d.v
 	n := 0
 	for _, m := range mask {
 		if m {
@@ -107,18 +115,69 @@ func (d *Desk) Follow(o Order) error {
 	}
 	t := trimapOf(v, mask, doubt, marks)
 	var through []float32
-	if model != nil {
-		through = clearParts(v, model, d.even, mask)
+	if k.ground != nil {
+		through = clearParts(v, k.ground, d.even, mask)
 		t.seeThrough(through, marks)
 	}
-	l := t.lookUp(v, d.even, model)
+	l := t.lookUp(v, d.even, k.ground)
 	if through != nil {
-		l.clear(v, t, model, through)
+		l.clear(v, t, k.ground, through)
 	}
 	d.alpha = matte(v, t, l, 40)
 	d.sides = sidesOf(v, t, l, d.alpha)
-	d.found.judge(t, l, float64(n)/float64(len(mask)), clear)
+	d.found.judge(t, l, float64(n)/float64(len(mask)), k.clear)
 	return nil
+}
+
+// learned is what a photo and a box tell before anything is painted over. It is kept, so
+// that a stroke is answered soon.
+type learned struct {
+	box   *[4]float64
+	noise float32
+
+	ground *evenGround // a plain one; nil is any other
+	prices prices
+	most   []float32
+
+	mixing *mixing
+	clear  float64
+}
+
+func (k *learned) of(box *[4]float64) bool {
+	return k.box == nil && box == nil || k.box != nil && box != nil && *k.box == *box
+}
+
+// learn looks at the photo anew when the box is another one. Where nothing is found
+// without them, strokes are learned from, too.
+func (d *Desk) learn(o Order) *learned {
+	if d.known != nil && d.known.of(o.Box) {
+		return d.known
+	}
+	v := d.v
+	k := &learned{noise: v.grain(), clear: 1}
+	v.noise = k.noise
+	if o.Box != nil {
+		box := *o.Box
+		k.box = &box
+	}
+	marks := marked(v, &Order{Box: o.Box})
+	outside := outsideOf(v, marks, o.Box != nil)
+	if g := groundOf(v, outside); g.isPlain(v, d.even, outside) {
+		g.layOut()
+		k.noise = max(k.noise, .8*g.sigma)
+		v.noise = k.noise
+		k.ground = g
+		k.prices, k.most = plainly(v, g, d.even, marks)
+		d.known = k
+		return k
+	}
+	k.mixing, k.clear = mixedly(v, marks, o.Box != nil)
+	if len(o.Strokes) > 0 && !slices.Contains(k.mixing.mask, true) {
+		k.mixing, k.clear = mixedly(v, marked(v, &o), o.Box != nil)
+		return k
+	}
+	d.known = k
+	return k
 }
 
 // asItCame keeps the opacity that a picture came with.

@@ -2,8 +2,7 @@ package cutout
 
 // doubtPlain tells which pixels do not look as their side: outside, what is neither
 // ground nor a soft shadow on it; inside, what is as the ground.
-func doubtPlain(v *view, g *evenGround, even []colour, mask []bool, p prices) []bool {
-	most, _ := contrasts(v, g, even)
+func doubtPlain(v *view, g *evenGround, even []colour, mask []bool, p prices, most []float32) []bool {
 	busy := v.busy(even)
 	out := make([]bool, len(mask))
 	hue, tone := g.softness()
@@ -23,7 +22,7 @@ func doubtPlain(v *view, g *evenGround, even []colour, mask []bool, p prices) []
 	return out
 }
 
-func doubtMixed(v *view, mask []bool, p prices) []bool {
+func doubtMixed(mask []bool, p prices) []bool {
 	out := make([]bool, len(mask))
 	for i, m := range mask {
 		out[i] = m && p[i] < 1.05 || !m && p[i] > .8

@@ -8,7 +8,7 @@ import (
 // ground and of its hue is ground; so is what is darker in the same hue, softly, and
 // joined with the border: a shadow. Islands of ground's colour are holes when they look
 // as the ground does, not just alike.
-func plainly(v *view, g *evenGround, look []colour, marks []int8) prices {
+func plainly(v *view, g *evenGround, look []colour, marks []int8) (prices, []float32) {
 	p := make(prices, len(look))
 	state := make([]uint8, len(look))
 	most, hues := contrasts(v, g, look)
@@ -40,7 +40,7 @@ func plainly(v *view, g *evenGround, look []colour, marks []int8) prices {
 	reached := flood(v, wideOnly(v, state), marks)
 	regain(v, state, reached)
 	islands(v, g, look, p, state, reached)
-	return p
+	return p, most
 }
 
 // softness is how far a colour may be from the ground's in hue and in light and still be
@@ -69,17 +69,30 @@ func contrasts(v *view, g *evenGround, look []colour) (all, hues []float32) {
 // widest gives each pixel the most of those around it.
 func widest(far []float32, w, h int) {
 	const reach = 8
-	line := make([]float32, max(w, h))
+	// The most of a window is that of the end of one block and the start of the next
+	// (M. van Herk, "A Fast Algorithm for Local Minimum and Maximum Filters", 1992).
+	const block = 2*reach + 1
+	n := (max(w, h)+2*reach)/block*block + 2*block
+	line, ends, starts := make([]float32, n), make([]float32, n), make([]float32, n)
 	widen := func(from, step, n int) {
+		clear(line)
 		for i := range n {
-			line[i] = far[from+i*step]
+			line[i+reach] = far[from+i*step]
+		}
+		for i := range line {
+			starts[i] = line[i]
+			if i%block != 0 {
+				starts[i] = max(starts[i-1], line[i])
+			}
+		}
+		for i := len(line) - 1; i >= 0; i-- {
+			ends[i] = line[i]
+			if i%block != block-1 {
+				ends[i] = max(ends[i+1], line[i])
+			}
 		}
 		for i := range n {
-			m := line[i]
-			for _, o := range line[max(0, i-reach):min(n, i+reach+1)] {
-				m = max(m, o)
-			}
-			far[from+i*step] = m
+			far[from+i*step] = max(ends[i], starts[i+2*reach])
 		}
 	}
 	for y := range h {

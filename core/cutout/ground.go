@@ -10,8 +10,9 @@ import (
 type evenGround struct {
 	w, h  float64
 	of    [3][6]float64
-	sigma float32 // deviation of what lies on it, in levels
-	share float64 // of the border that belongs to it, 0..1
+	sigma float32  // deviation of what lies on it, in levels
+	share float64  // of the border that belongs to it, 0..1
+	drawn []colour // at each pixel of the view, once it was laid out
 }
 
 func (g *evenGround) terms(x, y float64) [6]float64 {
@@ -21,6 +22,9 @@ func (g *evenGround) terms(x, y float64) [6]float64 {
 
 // at is the colour of the ground at a pixel of the view.
 func (g *evenGround) at(x, y int) (c colour) {
+	if g.drawn != nil {
+		return g.drawn[y*int(g.w)+x]
+	}
 	t := g.terms(float64(x), float64(y))
 	for i := range c {
 		sum := 0.
@@ -30,6 +34,18 @@ func (g *evenGround) at(x, y int) (c colour) {
 		c[i] = float32(sum)
 	}
 	return c
+}
+
+// layOut works the ground out at every pixel, once it is fitted.
+func (g *evenGround) layOut() {
+	w, h := int(g.w), int(g.h)
+	all := make([]colour, w*h)
+	for y := range h {
+		for x := range w {
+			all[y*w+x] = g.at(x, y)
+		}
+	}
+	g.drawn = all
 }
 
 // groundOf fits a ground to pixels that are taken for it. Those that are too far off

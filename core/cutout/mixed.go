@@ -17,25 +17,36 @@ const (
 
 // mixedly parts a photo whose ground is not of one colour: mixtures of colours and
 // places of thing and ground are learned from a parting and give the next one, a few
-// times, at half size; the border is then found anew at the whole size. clear is how
-// much likelier the two sides are to be what they are than the other, in the mean of
-// the pixels near the border.
-func mixedly(v *view, look []colour, marks []int8, boxed bool, lean func(p prices, marks []int8)) (mask []bool, p prices, clear float64) {
+// times, at half size. clear is how much likelier the two sides are to be what they are
+// than the other, in the mean of the pixels near the border.
+func mixedly(v *view, marks []int8, boxed bool) (m *mixing, clear float64) {
 	half := v.halved()
-	small := halvedMarks(v, half, marks)
-	m := &mixing{shade: 1, v: half, look: half.even(), marks: small}
+	m = &mixing{shade: 1, v: half, look: half.even(), marks: halvedMarks(v, half, marks)}
 	m.sides(boxed)
 	for range rounds {
 		m.learn()
-		m.mask = part(half, m.look, m.prices(half, m.look, nil), small, smoothness, nil, nil)
+		m.small = m.prices(half, m.look, nil, nil)
+		m.mask = part(half, m.look, m.small, m.marks, smoothness, nil, nil)
 		if !slices.Contains(m.mask, true) {
 			break
 		}
 	}
-	clear = m.clear()
-	before := grown(v, half, m.mask)
-	// Only near the border prices are asked for again.
-	p = m.prices(v, look, bandOf(before, v.w, v.h, reach+4))
+	return m, m.clear()
+}
+
+// parted is the parting at the whole size, with what was painted over: at half size
+// first, and then anew near the border, where alone prices are asked for.
+func (m *mixing) parted(v *view, look []colour, strokes []Stroke, marks []int8) ([]bool, prices) {
+	mask := m.mask
+	if len(strokes) > 0 {
+		small := halvedMarks(v, m.v, marks)
+		p := slices.Clone(m.small)
+		lean(m.v, m.look, strokes, p, small)
+		mask = part(m.v, m.look, p, small, smoothness, nil, nil)
+	}
+	before := grown(v, m.v, mask)
+	m.whole = m.prices(v, look, bandOf(before, v.w, v.h, reach+4), m.whole)
+	p := slices.Clone(m.whole)
 	for i, t := range before {
 		if p[i] == unpriced {
 			p[i] = 0
@@ -44,9 +55,8 @@ func mixedly(v *view, look []colour, marks []int8, boxed bool, lean func(p price
 			}
 		}
 	}
-	lean(p, marks)
-	band := bandOf(before, v.w, v.h, 4)
-	return part(v, look, p, marks, smoothness, before, band), p, clear
+	lean(v, look, strokes, p, marks)
+	return part(v, look, p, marks, smoothness, before, bandOf(before, v.w, v.h, 4)), p
 }
 
 // mixing is a parting while it is learned.
@@ -58,7 +68,7 @@ type mixing struct {
 	prior         []float32 // how much likelier a place is the thing's, in logarithms
 	ground, thing *mixture
 	shade         float32 // how unlikely shadows are, 1 where the ground has many colours
-	samples       []sample
+	small, whole  prices  // at half size, and at the whole as far as they were asked for
 }
 
 // sides is the first parting: what lies outside is ground, and in the middle are those
@@ -165,7 +175,11 @@ func (m *mixing) groundCost(v *view, c colour, i int) float32 {
 	k := float32(places / float64(max(v.w, v.h)))
 	s := sample{c[0], c[1], c[2], float32(i%v.w) * k * groundPlaced, float32(i/v.w) * k * groundPlaced}
 	_, least := m.ground.nearest(&s)
+	best := m.ground.best()
 	for _, shade := range shades {
+		if best+m.shade*shade.cost >= least {
+			break // those that follow cost more
+		}
 		t := s
 		for j := range 3 {
 			t[j] = min(c[j]/shade.light, 255)
@@ -186,12 +200,17 @@ func (m *mixing) thingCost(v *view, c colour, i int) float32 {
 // unpriced is the price of what was not asked for.
 const unpriced = -9
 
-// prices prices the pixels of a view, of all or of some.
-func (m *mixing) prices(v *view, look []colour, only []bool) prices {
-	p := make(prices, len(look))
-	for i, c := range look {
-		if only != nil && !only[i] {
+// prices prices the pixels of a view, all or some; those of known that have a price keep it.
+func (m *mixing) prices(v *view, look []colour, only []bool, known prices) prices {
+	p := known
+	if p == nil {
+		p = make(prices, len(look))
+		for i := range p {
 			p[i] = unpriced
+		}
+	}
+	for i, c := range look {
+		if p[i] != unpriced || only != nil && !only[i] {
 			continue
 		}
 		at := i

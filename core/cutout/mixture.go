@@ -217,30 +217,38 @@ func (b *blob) invert(cov *[dims][dims]float64) bool {
 	return true
 }
 
-// cost is how unlikely a sample is under one distribution: minus the logarithm.
-func (b *blob) cost(s *sample) float32 {
-	var d sample
-	for c := range dims {
-		d[c] = s[c] - b.mean[c]
-	}
-	var sum float32
-	for i := range dims {
-		var v float32
-		for c := 0; c <= i; c++ {
-			v += b.whiten[i][c] * d[c]
-		}
-		sum += v * v
-	}
-	return sum/2 + b.level
-}
-
 // nearest is the likeliest distribution, and how unlikely the sample is there.
 func (m *mixture) nearest(s *sample) (at int, least float32) {
 	least = 1e9
 	for k := range m.parts {
-		if c := m.parts[k].cost(s); c < least {
-			at, least = k, c
+		b := &m.parts[k]
+		var d sample
+		for c := range dims {
+			d[c] = s[c] - b.mean[c]
+		}
+		room := 2 * (least - b.level)
+		var sum float32
+		for i := range dims {
+			var v float32
+			for c := 0; c <= i; c++ {
+				v += b.whiten[i][c] * d[c]
+			}
+			if sum += v * v; sum >= room {
+				break
+			}
+		}
+		if sum < room {
+			at, least = k, sum/2+b.level
 		}
 	}
 	return at, least
+}
+
+// best is what the likeliest sample of all would cost.
+func (m *mixture) best() float32 {
+	least := float32(1e9)
+	for k := range m.parts {
+		least = min(least, m.parts[k].level)
+	}
+	return least
 }
