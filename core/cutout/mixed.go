@@ -71,8 +71,8 @@ type mixing struct {
 	small, whole  prices  // at half size, and at the whole as far as they were asked for
 }
 
-// sides is the first parting: what lies outside is ground, and in the middle are those
-// pixels the thing's that the ground would not have.
+// sides is the first parting: all that may be the thing within a box, or an oval in the
+// middle of the photo.
 func (m *mixing) sides(boxed bool) {
 	x0, y0, x1, y1 := m.free()
 	cx, cy := float64(x0+x1)/2, float64(y0+y1)/2
@@ -82,7 +82,6 @@ func (m *mixing) sides(boxed bool) {
 	}
 	m.prior = make([]float32, len(m.look))
 	m.mask = make([]bool, len(m.look))
-	var outside []int32
 	for y := range m.v.h {
 		for x := range m.v.w {
 			i := y*m.v.w + x
@@ -91,9 +90,6 @@ func (m *mixing) sides(boxed bool) {
 			square := max(math.Abs(u), math.Abs(w))
 			// Things fill an oval more often than the corners of their box.
 			m.prior[i] = float32(1.3 * (1 - math.Pow(.5*far+.5*square, 3)*1.6))
-			if m.marks[i] < 0 || (!boxed && m.onRim(x, y)) {
-				outside = append(outside, int32(i))
-			}
 			m.mask[i] = m.marks[i] > 0 || (m.marks[i] == 0 && (far < .72 || boxed))
 		}
 	}
@@ -113,11 +109,6 @@ func (m *mixing) free() (x0, y0, x1, y1 int) {
 		return 0, 0, m.v.w, m.v.h
 	}
 	return x0, y0, x1, y1
-}
-
-func (m *mixing) onRim(x, y int) bool {
-	rim := max(1, min(m.v.w, m.v.h)/33)
-	return x < rim || y < rim || x >= m.v.w-rim || y >= m.v.h-rim
 }
 
 // learn fits both mixtures to the parting. Ground near the thing tells more than what is

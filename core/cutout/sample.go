@@ -263,10 +263,8 @@ func (l *lookedUp) share(t *trimap, v *view, slot []int32, known []bool) {
 				if j == 0 || !known[j-1] {
 					continue
 				}
-				w := old.trust[j-1] + .02
-				if d := v.pix[at].sub(v.pix[y*v.w+x]); true {
-					w *= 400 / (400 + d.dot(d))
-				}
+				d := v.pix[at].sub(v.pix[y*v.w+x])
+				w := (old.trust[j-1] + .02) * 400 / (400 + d.dot(d))
 				weight += w
 				f = f.add(old.thing[j-1].by(w))
 				g = g.add(old.ground[j-1].by(w))
