@@ -168,16 +168,7 @@ func TestTheParadeIsDrawnFromTheCommandLine(t *testing.T) {
 		if _, problems, code := billow(t, "frame", parade, "--shape", "4:5", "--at", at, "--size", "216x270", "--out", file); code != 0 {
 			t.Fatal(problems)
 		}
-		f, err := os.Open(file)
-		if err != nil {
-			t.Fatal(err)
-		}
-		defer f.Close()
-		m, err := png.Decode(f)
-		if err != nil {
-			t.Fatal(err)
-		}
-		return m
+		return pngAt(t, file)
 	}
 	differ := func(a, b image.Image, r image.Rectangle) float64 {
 		sum := 0.0
