@@ -50,10 +50,9 @@ type Edge struct {
 type Method string
 
 const (
-	Plain   Method = "plain"   // a flood from the border over a ground of one colour
-	Mixed   Method = "mixed"   // mixtures of colours and places, parted by a minimal cut
-	Strokes Method = "strokes" // by what was painted over alone
-	Clear   Method = "clear"   // the picture had its own opacity
+	Plain Method = "plain" // a flood from the border over a ground of one colour
+	Mixed Method = "mixed" // mixtures of colours and places, parted by a minimal cut
+	Clear Method = "clear" // the picture had its own opacity
 )
 
 // Found is what is known of a cut.

@@ -1,7 +1,8 @@
 package cutout
 
 // doubtPlain tells which pixels do not look as their side: outside, what is neither
-// ground nor a soft shadow on it; inside, what is as the ground.
+// ground nor a soft shadow on it; inside, what is as the ground, and where hair lets it
+// through, which is busy and paler than what is around it.
 func doubtPlain(v *view, g *evenGround, even []colour, mask []bool, p prices, most []float32) []bool {
 	busy := v.busy(even)
 	out := make([]bool, len(mask))
@@ -22,6 +23,7 @@ func doubtPlain(v *view, g *evenGround, even []colour, mask []bool, p prices, mo
 	return out
 }
 
+// doubtMixed is the same before any other ground: what would as soon be of the other side.
 func doubtMixed(mask []bool, p prices) []bool {
 	out := make([]bool, len(mask))
 	for i, m := range mask {
