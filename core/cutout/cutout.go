@@ -15,7 +15,6 @@ package cutout
 import (
 	"errors"
 	"fmt"
-	"image"
 	"math"
 
 	"billow/core/paint"
@@ -141,27 +140,8 @@ func Make(photo *paint.Bitmap, o Order) (*paint.Bitmap, Found, error) {
 	}
 	cut := d.Whole()
 	f := d.Found()
-	f.Bounds = Visible(cut)
-	return cut, f, nil
-}
-
-// Visible is the bounds of what is not transparent.
-func Visible(b *paint.Bitmap) [4]int {
-	var out image.Rectangle
-	for y := range b.H {
-		row := b.Pix[y*b.W : (y+1)*b.W]
-		first, last := -1, -1
-		for x, p := range row {
-			if p>>24 != 0 {
-				if first < 0 {
-					first = x
-				}
-				last = x
-			}
-		}
-		if first >= 0 {
-			out = out.Union(image.Rect(first, y, last+1, y+1))
-		}
+	if bounds, any := cut.Visible(); any {
+		f.Bounds = bounds
 	}
-	return [4]int{out.Min.X, out.Min.Y, out.Max.X, out.Max.Y}
+	return cut, f, nil
 }
