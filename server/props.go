@@ -62,7 +62,8 @@ func (s *Server) bringIn(c *gin.Context, name, credit string, spool *media.Spool
 // shelved is a prop as the shelf shows it.
 type shelved struct {
 	store.Shelved
-	Opaque bool `json:"opaque"` // no pixel of its picture is transparent
+	Opaque bool   `json:"opaque"` // no pixel of its picture is transparent
+	Cut    string `json:"cut"`    // the cut on the Bench whose photo or result it is; none is ""
 }
 
 func (s *Server) listProps(c *gin.Context) {
@@ -71,14 +72,19 @@ func (s *Server) listProps(c *gin.Context) {
 		fail(c, err)
 		return
 	}
+	cuts, err := s.Store.CutOf(c)
+	if err != nil {
+		fail(c, err)
+		return
+	}
 	out := make([]shelved, len(list))
 	for i, p := range list {
-		var of struct{ Picture *clip.Picture }
+		var of clip.Prop
 		if err := json.Unmarshal(p.Prop, &of); err != nil {
 			fail(c, err)
 			return
 		}
-		out[i] = shelved{p, of.Picture != nil && of.Picture.Opaque()}
+		out[i] = shelved{p, of.Picture != nil && of.Picture.Opaque(), cuts[of.Hash]}
 	}
 	c.JSON(http.StatusOK, out)
 }

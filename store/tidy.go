@@ -23,16 +23,21 @@ const Keeping = 30 * 24 * time.Hour
 // Files that a clip or an export needs are needed now; the others were when
 // they were last.
 const needNow = `UPDATE files f SET needed = now() WHERE needed < now() - interval '1 hour' AND
-	(EXISTS (SELECT FROM clip_files c WHERE c.hash = f.hash) OR EXISTS (SELECT FROM export_parts p WHERE f.hash IN (p.video, p.poster)))`
+	(EXISTS (SELECT FROM clip_files c WHERE c.hash = f.hash) OR EXISTS (SELECT FROM export_parts p WHERE f.hash IN (p.video, p.poster))
+	OR EXISTS (SELECT FROM cuts WHERE f.hash IN (photo, result)))`
 
 const unneeded = `FROM files f WHERE f.needed < now() - $1::interval
 	AND NOT EXISTS (SELECT FROM clip_files c WHERE c.hash = f.hash)
-	AND NOT EXISTS (SELECT FROM export_parts p WHERE f.hash IN (p.video, p.poster))`
+	AND NOT EXISTS (SELECT FROM export_parts p WHERE f.hash IN (p.video, p.poster))
+	AND NOT EXISTS (SELECT FROM cuts WHERE f.hash IN (photo, result))`
 
 // A job is dead when its part is not being worked on in that attempt.
 const deadJobs = `FROM river_job j WHERE j.kind = 'export_part' AND j.state = 'running' AND j.attempted_at < now() - interval '10 minutes'
 	AND NOT EXISTS (SELECT FROM export_parts p WHERE p.export_id = j.args->>'export' AND p.shape = j.args->>'shape'
 		AND p.attempt = (j.args->>'attempt')::int AND p.state = 'running' AND p.heartbeat > now() - interval '10 minutes')`
+
+// A cut that was taken off the Bench long ago.
+const goneCuts = `FROM cuts WHERE removed < now() - $1::interval`
 
 const goneClips = `FROM clips WHERE deleted < now() - $1::interval`
 
@@ -46,6 +51,11 @@ func (s *Store) Tidy(ctx context.Context, keeping time.Duration, only bool) (t T
 	}
 	if !only {
 		if _, err := s.exec(ctx, `DELETE `+goneClips, keeping); err != nil {
+			return t, err
+		}
+	}
+	if !only {
+		if _, err := s.exec(ctx, `DELETE `+goneCuts, keeping); err != nil {
 			return t, err
 		}
 	}

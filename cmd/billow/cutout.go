@@ -60,10 +60,10 @@ func (o *cutoutOrder) cut(ctx context.Context, says io.Writer, name string) erro
 		return err
 	}
 	cut, found, err := cutout.Make(photo, order)
-	var problem *cutout.Problem
+	var problem *clip.FieldError
 	switch {
 	case errors.As(err, &problem):
-		return usageError{fmt.Errorf("%s: %w", problem.Field, err)}
+		return usageError{err}
 	case err != nil:
 		return inputError{fmt.Errorf("%s: %w", name, err)}
 	}

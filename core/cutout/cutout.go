@@ -17,6 +17,7 @@ import (
 	"fmt"
 	"math"
 
+	"billow/core/clip"
 	"billow/core/paint"
 )
 
@@ -71,13 +72,6 @@ func (f Found) NeedsALook() bool { return f.Confidence < Enough }
 // MostPixels is how large a photo may be.
 const MostPixels = 100_000_000
 
-// Problem is an order that cannot be followed; Field names the part of it.
-type Problem struct {
-	Field, Reason string
-}
-
-func (p *Problem) Error() string { return p.Reason }
-
 // ErrNothing says that a photo shows no thing that could be cut out.
 var ErrNothing = errors.New("there is nothing to be seen in front of the background: paint over what stays, or draw a box around it")
 
@@ -85,23 +79,23 @@ var ErrNothing = errors.New("there is nothing to be seen in front of the backgro
 func (o *Order) Check(w, h int) error {
 	if b := o.Box; b != nil {
 		if !finite(b[:]...) || b[2] < 1 || b[3] < 1 {
-			return &Problem{"box", "the box is less than one pixel large"}
+			return clip.Fault("box", "the box is less than one pixel large")
 		}
 		if b[0] >= float64(w) || b[1] >= float64(h) || b[0]+b[2] <= 0 || b[1]+b[3] <= 0 {
-			return &Problem{"box", fmt.Sprintf("the box lies outside the photo, which is %d by %d pixels", w, h)}
+			return clip.Fault("box", "the box lies outside the photo, which is %d by %d pixels", w, h)
 		}
 	}
 	for i, s := range o.Strokes {
 		field := fmt.Sprintf("strokes[%d]", i)
 		if len(s.Points) == 0 || len(s.Points) > 100_000 {
-			return &Problem{field, "a stroke has 1 to 100000 points"}
+			return clip.Fault(field, "a stroke has 1 to 100000 points")
 		}
 		if !finite(s.Radius) || s.Radius < 0 || s.Radius > 5000 {
-			return &Problem{field, "the radius of a stroke is 0 to 5000 pixels"}
+			return clip.Fault(field, "the radius of a stroke is 0 to 5000 pixels")
 		}
 		for _, p := range s.Points {
 			if !finite(p[:]...) || math.Abs(p[0]) > 1e6 || math.Abs(p[1]) > 1e6 {
-				return &Problem{field, "a stroke has a point far outside the photo"}
+				return clip.Fault(field, "a stroke has a point far outside the photo")
 			}
 		}
 	}
@@ -114,7 +108,7 @@ func (o *Order) Check(w, h int) error {
 		{"edge.feather", e.Feather, 0, 50}, {"edge.specks", e.Specks, 0, 200},
 	} {
 		if !finite(v.value) || v.value < v.lo || v.value > v.hi {
-			return &Problem{v.field, fmt.Sprintf("this is %g to %g pixels", v.lo, v.hi)}
+			return clip.Fault(v.field, "this is %g to %g pixels", v.lo, v.hi)
 		}
 	}
 	return nil
@@ -144,4 +138,26 @@ func Make(photo *paint.Bitmap, o Order) (*paint.Bitmap, Found, error) {
 		f.Bounds = bounds
 	}
 	return cut, f, nil
+}
+
+// Finished is a cut as it is kept: no larger than what is seen of it.
+type Finished struct {
+	Picture *paint.Bitmap
+	At      [2]int // the pixel of the photo that its upper left one is
+	Found   Found
+}
+
+// Finish follows an order on a photo and gives what is kept of the cut.
+func Finish(photo *paint.Bitmap, o Order) (Finished, error) {
+	cut, found, err := Make(photo, o)
+	if err != nil {
+		return Finished{}, err
+	}
+	b := found.Bounds
+	if b[0] >= b[2] {
+		return Finished{}, ErrNothing
+	}
+	out := paint.NewBitmap(b[2]-b[0], b[3]-b[1])
+	out.Put(cut, -b[0], -b[1])
+	return Finished{out, [2]int{b[0], b[1]}, found}, nil
 }

@@ -7,6 +7,7 @@ import (
 	"math/rand/v2"
 	"testing"
 
+	"billow/core/clip"
 	"billow/core/paint"
 )
 
@@ -223,7 +224,7 @@ func TestOrdersThatCannotBeFollowed(t *testing.T) {
 		{Order{Edge: Edge{Feather: 80}}, "edge.feather"},
 	} {
 		_, _, err := Make(photo, c.order)
-		var p *Problem
+		var p *clip.FieldError
 		if !errors.As(err, &p) || p.Field != c.field || p.Reason == "" {
 			t.Errorf("%+v gives %v", c.order, err)
 		}

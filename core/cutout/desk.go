@@ -1,9 +1,9 @@
 package cutout
 
 import (
-	"fmt"
 	"slices"
 
+	"billow/core/clip"
 	"billow/core/paint"
 )
 
@@ -25,10 +25,10 @@ type Desk struct {
 // Open lays a photo on the desk.
 func Open(photo *paint.Bitmap) (*Desk, error) {
 	if photo.W < 1 || photo.H < 1 {
-		return nil, &Problem{"photo", "the photo has no pixels"}
+		return nil, clip.Fault("photo", "the photo has no pixels")
 	}
 	if photo.W > MostPixels/photo.H {
-		return nil, &Problem{"photo", fmt.Sprintf("the photo has %d by %d pixels; %d million are the most", photo.W, photo.H, MostPixels/1_000_000)}
+		return nil, clip.Fault("photo", "the photo has %d by %d pixels; %d million are the most", photo.W, photo.H, MostPixels/1_000_000)
 	}
 	d := &Desk{photo: photo}
 	if seenThrough(photo) {

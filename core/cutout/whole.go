@@ -148,7 +148,7 @@ func (d *Desk) colourRow(out []uint32, alpha []uint8, x0, y int) {
 		if a == 0 {
 			continue
 		}
-		p := d.photo.Pix[y*d.photo.W+x0+k]
+		c := colourOf(d.photo.Pix[y*d.photo.W+x0+k])
 		if a < 255 && d.sides != nil {
 			var thing, ground colour
 			var weight float32
@@ -165,10 +165,10 @@ func (d *Desk) colourRow(out []uint32, alpha []uint8, x0, y int) {
 				d.four(x0+k, y, add)
 			}
 			if weight > 0 {
-				p = own(colourOf(p), thing.by(1/weight), ground.by(1/weight), float32(a)/255)
+				c = own(c, thing.by(1/weight), ground.by(1/weight), float32(a)/255)
 			}
 		}
-		out[k] = a<<24 | scale(p&255, a) | scale(p>>8&255, a)<<8 | scale(p>>16&255, a)<<16
+		out[k] = premultiplied(c, a)
 	}
 }
 
@@ -177,10 +177,8 @@ func scale(c, a uint32) uint32 { return (c*a + 127) / 255 }
 // own is the colour of the thing in a pixel that is a mixture of it and the ground: what
 // is left when the ground's share is taken, and the more what was looked up the less of
 // the thing there is.
-func own(c, thing, ground colour, a float32) uint32 {
+func own(c, thing, ground colour, a float32) colour {
 	left := c.sub(ground.by(1 - a)).by(1 / max(a, .02))
 	mix := min(max((a-.15)/.6, 0), 1)
-	c = thing.by(1 - mix).add(left.by(mix))
-	at := func(i int) uint32 { return uint32(min(max(c[i], 0), 255) + .5) }
-	return at(0) | at(1)<<8 | at(2)<<16
+	return thing.by(1 - mix).add(left.by(mix))
 }

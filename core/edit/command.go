@@ -79,6 +79,7 @@ var kinds = map[string]func() command{
 	"stagger":       func() command { return &Stagger{} },
 	"partPosition":  func() command { return &PartPosition{} },
 	"swapPicture":   func() command { return &SwapPicture{} },
+	"recut":         func() command { return &Recut{} },
 	"tradeProduct":  func() command { return &TradeProduct{} },
 	"closeLoop":     func() command { return &CloseLoop{} },
 	"addScene":      func() command { return &AddScene{} },

@@ -15,7 +15,7 @@ var words = map[string]string{
 	"groupLayers": "Layers grouped", "ungroup": "Group taken apart", "intoGroup": "Group changed",
 	"addMask": "Mask added", "removeMask": "Mask deleted", "setRun": "Gradient", "addColour": "Colour added", "removeColour": "Colour deleted", "setPalette": "Colours of the clip", "addLine": "Outline added", "removeLine": "Outline deleted", "addPoint": "Point added", "riseBehind": "Rises from behind", "runAlong": "Words along a figure", "setAxis": "Axis of the font", "shadeWords": "Shade behind words", "fillWords": "Words filled with a picture", "removePoint": "Point deleted",
 	"setLineup": "Line-up changed", "makeLineup": "Line-up made", "stagger": "Layers staggered",
-	"swapPicture": "Product swapped", "partPosition": "Right and down apart", "tradeProduct": "Made for another product", "closeLoop": "Loop closed", "setMarks": "Marks set",
+	"swapPicture": "Product swapped", "recut": "Cut anew", "partPosition": "Right and down apart", "tradeProduct": "Made for another product", "closeLoop": "Loop closed", "setMarks": "Marks set",
 	"addScene": "Scene added", "splitScene": "Scene split", "trimScene": "Scene's length", "moveScene": "Scene moved",
 	"shiftLayer": "Layer shifted", "handle": "Moved on the Tabletop",
 }

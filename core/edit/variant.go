@@ -78,7 +78,7 @@ func (a *Adjust) apply(c *clip.Clip) error {
 }
 
 // ofAll are commands that change what all variants have.
-var ofAll = []string{"undo", "adjust", "likeOthers", "setVariants", "setRange", "setProduct", "bringPictures", "setClip", "setTune", "cutTune", "setTempo"}
+var ofAll = []string{"undo", "adjust", "likeOthers", "setVariants", "setRange", "setProduct", "bringPictures", "setClip", "setTune", "cutTune", "setTempo", "recut"}
 
 // ofOne refuses commands that one variant cannot differ by.
 func ofOne(raw json.RawMessage) error {

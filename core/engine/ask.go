@@ -116,6 +116,10 @@ var Methods = map[string]Method{
 	"tune":         ask(tuneOf),
 	"retiming":     ask(retiming),
 	"credits":      ask(credits),
+	"layPhoto":     asking(layPhoto),
+	"followOrder":  ask(followOrder),
+	"cutDraft":     ask(cutDraft),
+	"cutPart":      ask(cutPart),
 }
 
 // Call answers a question: a value for JSON, or Bytes.

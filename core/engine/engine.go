@@ -9,6 +9,7 @@ import (
 
 	"billow/core/clip"
 	"billow/core/colour"
+	"billow/core/cutout"
 	"billow/core/edit"
 	"billow/core/frame"
 	"billow/core/mix"
@@ -37,6 +38,8 @@ type Engine struct {
 	stages  map[stageKey]*stage
 	before  map[stageKey]*stage     // of the clip before its last change, from which painters go on
 	still   map[string]*frame.Stage // of the shown clip, by shape, for questions
+
+	desk *cutout.Desk // with the photo on the Bench
 }
 
 // New is an engine without a clip.

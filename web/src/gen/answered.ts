@@ -80,6 +80,13 @@ export interface Creep {
   text: string
 }
 
+export interface CutoutEdge {
+  shift?: number
+  smooth?: number
+  feather?: number
+  specks?: number
+}
+
 export interface Drag {
   second: number
   to: number
@@ -172,6 +179,12 @@ export interface Node {
   at: [number, number]
   in: [number, number]
   out: [number, number]
+}
+
+export interface Order {
+  box?: [number, number, number, number] | null
+  strokes?: Stroke[]
+  edge: CutoutEdge
 }
 
 export interface OtherCount {
@@ -328,6 +341,14 @@ export interface Span {
 export interface Stretch {
   kind: string
   bars: number
+}
+
+export interface Stroke {
+  stays: boolean
+  radius: number
+  points: [number, number][]
+  inside?: boolean
+  seeks?: boolean
 }
 
 export interface Track {

@@ -49,6 +49,13 @@ export interface Around {
   layer: string
 }
 
+export interface Benched {
+  w: number
+  h: number
+  smallW: number
+  smallH: number
+}
+
 export interface Caught {
   dx: number
   dy: number
@@ -78,6 +85,15 @@ export interface Coursing {
 export interface Cut {
   parts: Part[]
   tail: number
+}
+
+export interface CutFound {
+  method: string
+  why: string
+  confidence: number
+  bounds: [number, number, number, number]
+  nothing: boolean
+  needsLook: boolean
 }
 
 export interface Draft {
@@ -364,6 +380,13 @@ export interface When {
 export interface Whole {
   clip: Clip
   waiting: Sent[]
+}
+
+export interface Window {
+  x: number
+  y: number
+  w: number
+  h: number
 }
 
 export interface Wish {

@@ -1,7 +1,7 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
-import type { Asked, Caret, Choices, Credits, Excerpt, KeyRef, LoopGap, OtherCount, PastEnd, Path, Proposal, Quoted, Readable, Reading, Retiming, Room, View, ViewTune } from './answered'
-import type { Advanced, Aligning, Alone, Applied, Area, Around, Caught, ChangingInto, CourseAsked, Coursing, Cut, Draft, DraftMove, DraftPassage, DraftedMove, DraftedPassage, Dragged, EngineDrag, EngineDrawing, EngineStretch, FigureAt, FontAsked, FontNamed, FootageFile, Frames, Haunting, InShape, Letters, Lining, Looking, Loudness, Made, Match, Matched, Matching, News, OnFrame, Pinning, PivotAt, Pivoted, Places, Point, ReadableAsked, Shift, Sketch, Spotted, Styling, Trial, Tried, Way, WayOf, When, Whole, Wish, Writing, Written } from './asked'
+import type { Asked, Caret, Choices, Credits, Excerpt, KeyRef, LoopGap, Order, OtherCount, PastEnd, Path, Proposal, Quoted, Readable, Reading, Retiming, Room, View, ViewTune } from './answered'
+import type { Advanced, Aligning, Alone, Applied, Area, Around, Benched, Caught, ChangingInto, CourseAsked, Coursing, Cut, CutFound, Draft, DraftMove, DraftPassage, DraftedMove, DraftedPassage, Dragged, EngineDrag, EngineDrawing, EngineStretch, FigureAt, FontAsked, FontNamed, FootageFile, Frames, Haunting, InShape, Letters, Lining, Looking, Loudness, Made, Match, Matched, Matching, News, OnFrame, Pinning, PivotAt, Pivoted, Places, Point, ReadableAsked, Shift, Sketch, Spotted, Styling, Trial, Tried, Way, WayOf, When, Whole, Window, Wish, Writing, Written } from './asked'
 import type { Command } from './commands'
 import type { Clip, DrawnPath, Layer, Mask, Move, Rest, Sound } from './document'
 import type { Key } from './values'
@@ -20,6 +20,8 @@ export interface Methods {
   colourUnder: { in: Spotted; out: string }
   course: { in: CourseAsked; out: Coursing }
   credits: { in: null; out: Credits }
+  cutDraft: { in: null; out: Uint8Array }
+  cutPart: { in: Window; out: Uint8Array }
   draft: { in: Draft; out: Layer }
   draftMove: { in: DraftMove; out: Move }
   draftPassage: { in: DraftPassage; out: DraftedPassage }
@@ -27,6 +29,7 @@ export interface Methods {
   excerpts: { in: number; out: Excerpt[] }
   filledFields: { in: string; out: Record<string, string> }
   follow: { in: Wish; out: boolean }
+  followOrder: { in: Order; out: CutFound }
   fontFacts: { in: FontNamed; out: FontAsked }
   footageFile: { in: FootageFile; out: boolean }
   ghosts: { in: Haunting; out: Uint8Array }
@@ -34,6 +37,7 @@ export interface Methods {
   hearCut: { in: Cut; out: Uint8Array }
   improve: { in: FigureAt; out: Proposal }
   keyHere: { in: KeyRef; out: Key }
+  layPhoto: { in: null; out: Benched }
   letters: { in: EngineStretch; out: Letters }
   lookAs: { in: Way; out: boolean }
   loopGap: { in: InShape; out: LoopGap }

@@ -1,0 +1,166 @@
+package server
+
+import (
+	"encoding/json"
+	"errors"
+	"net/http"
+
+	"billow/core/clip"
+	"billow/core/cutout"
+	"billow/media"
+	"billow/store"
+
+	"github.com/gin-gonic/gin"
+)
+
+// largestOrder is the largest body that says what is wanted of a photo.
+const largestOrder = 8 << 20
+
+// benched is a cut as the page shows it.
+type benched struct {
+	store.Cut
+	NeedsLook bool `json:"needsLook"` // a person should look at it before it is used
+}
+
+func benchedOf(c store.Cut) benched {
+	var found *cutout.Found
+	if json.Unmarshal(c.Found, &found) != nil || found == nil {
+		return benched{c, false}
+	}
+	return benched{c, !c.Looked && found.NeedsALook()}
+}
+
+func (s *Server) listCuts(c *gin.Context) {
+	list, err := s.Store.Cuts(c)
+	if err != nil {
+		fail(c, err)
+		return
+	}
+	out := make([]benched, len(list))
+	for i := range list {
+		out[i] = benchedOf(list[i])
+	}
+	c.JSON(http.StatusOK, out)
+}
+
+// layPhoto lays a photo on the Bench, or answers with its cut that is there already.
+func (s *Server) layPhoto(c *gin.Context) {
+	var in struct {
+		Photo string `json:"photo"`
+		Name  string `json:"name"`
+	}
+	err := readJSON(c, &in, smallBody)
+	if err == nil {
+		err = s.isPicture(c, in.Photo)
+	}
+	if err != nil {
+		fail(c, err)
+		return
+	}
+	id, err := s.Store.LayPhoto(c, in.Photo, media.Title(in.Name))
+	s.answerCut(c, id, err)
+}
+
+// isPicture refuses files that are not there or are no pictures.
+func (s *Server) isPicture(c *gin.Context, hash string) error {
+	f, err := s.Store.OpenFile(c, hash)
+	if err != nil {
+		return err
+	}
+	switch f.Media {
+	case "image/png", "image/jpeg", "image/webp", "image/gif":
+		return nil
+	}
+	return clip.Fault("photo", "this file is no picture, so nothing can be cut out of it")
+}
+
+func (s *Server) answerCut(c *gin.Context, id string, err error) {
+	var cut store.Cut
+	if err == nil {
+		cut, err = s.Store.Cut(c, id)
+	}
+	if err != nil {
+		fail(c, err)
+		return
+	}
+	c.JSON(http.StatusOK, benchedOf(cut))
+}
+
+func (s *Server) getCut(c *gin.Context) { s.answerCut(c, c.Param("id"), nil) }
+
+// orderCut keeps what is wanted of a photo, so that nothing is lost before it is made.
+func (s *Server) orderCut(c *gin.Context) {
+	var o cutout.Order
+	err := readJSON(c, &o, largestOrder)
+	if err == nil {
+		err = o.Check(clip.MaxSide, clip.MaxSide)
+	}
+	if err != nil {
+		fail(c, err)
+		return
+	}
+	done(c, s.Store.OrderCut(c, c.Param("id"), o))
+}
+
+func (s *Server) removeCut(c *gin.Context) { done(c, s.Store.RemoveCut(c, c.Param("id"))) }
+func (s *Server) returnCut(c *gin.Context) { done(c, s.Store.ReturnCut(c, c.Param("id"))) }
+
+// makeCut makes the cut-out that is wanted, puts it on the shelf, and lets clips follow that
+// show what was made before.
+func (s *Server) makeCut(c *gin.Context) {
+	var in struct {
+		Looked bool `json:"looked"` // a person has seen it
+	}
+	err := readJSON(c, &in, smallBody)
+	var out madeCut
+	if err == nil {
+		out, err = s.cutNow(c, c.Param("id"), in.Looked)
+	}
+	if errors.Is(err, cutout.ErrNothing) {
+		err = clip.Fault("order", "%s", sentence(cutout.ErrNothing))
+	}
+	if err != nil {
+		fail(c, err)
+		return
+	}
+	c.JSON(http.StatusOK, out)
+}
+
+// madeCut is a cut with the prop that was made, and how many clips show it instead of the
+// one before.
+type madeCut struct {
+	benched
+	Prop     clip.Prop `json:"prop"`
+	Followed int       `json:"followed"`
+}
+
+func (s *Server) cutNow(c *gin.Context, id string, looked bool) (out madeCut, err error) {
+	cut, err := s.Store.Cut(c, id)
+	if err != nil {
+		return out, err
+	}
+	var o cutout.Order
+	if err := json.Unmarshal(cut.Order, &o); err != nil {
+		return out, err
+	}
+	photo, err := s.Store.OpenFile(c, cut.Photo)
+	if err != nil {
+		return out, err
+	}
+	made, err := media.CutOut(c, cut.Name, photo, o, s.Limits)
+	if err != nil {
+		return out, err
+	}
+	defer made.File.Close()
+	if err := s.Store.Keep(c, made.Prop, made.File.Again(), made.File.Coarse); err != nil {
+		return out, err
+	}
+	if out.Followed, err = s.Store.FinishCut(c, cut, o, made.Finished, made.Prop, looked); err != nil {
+		return out, err
+	}
+	if cut, err = s.Store.Cut(c, id); err != nil {
+		return out, err
+	}
+	out.benched, out.Prop = benchedOf(cut), made.Prop
+	return out, nil
+}

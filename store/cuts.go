@@ -1,0 +1,146 @@
+package store
+
+import (
+	"context"
+	"encoding/json"
+	"errors"
+
+	"billow/core/clip"
+	"billow/core/cutout"
+	"billow/core/edit"
+)
+
+// Cut is a photo on the Bench, with what is wanted of it and what was made.
+type Cut struct {
+	ID      string          `json:"id"`
+	Name    string          `json:"name"`
+	Photo   string          `json:"photo"`   // the file of the photo, by its hash
+	Order   json.RawMessage `json:"order"`   // a cutout.Order
+	Result  *string         `json:"result"`  // the file of the cut-out; null while none was made
+	At      [2]int          `json:"at"`      // the pixel of the photo that the result's upper left one is
+	Found   json.RawMessage `json:"found"`   // a cutout.Found, or null
+	Looked  bool            `json:"looked"`  // a person has looked at the result
+	Changed bool            `json:"changed"` // something else is wanted than the result shows
+	Clips   json.RawMessage `json:"clips"`   // a Use for each clip that shows the result
+}
+
+// MostCuts is how many cuts lie on the Bench at most.
+const MostCuts = 500
+
+const cutColumns = `SELECT c.id, c.name, c.photo, c.wanted, c.result, ARRAY[c.at_x, c.at_y], c.found, c.looked,
+	c.made IS DISTINCT FROM c.wanted, coalesce(u.clips, '[]') FROM cuts c LEFT JOIN used u ON u.hash = c.result `
+
+// Cuts lists what lies on the Bench, the newest first.
+func (s *Store) Cuts(ctx context.Context) ([]Cut, error) {
+	return many[Cut](ctx, s, used+cutColumns+`WHERE c.removed IS NULL ORDER BY c.created_at DESC, c.id LIMIT $1`, MostCuts)
+}
+
+// Cut is the cut with an ID.
+func (s *Store) Cut(ctx context.Context, id string) (Cut, error) {
+	list, err := many[Cut](ctx, s, used+cutColumns+`WHERE c.id = $1`, id)
+	if err == nil && len(list) == 0 {
+		err = ErrNotFound
+	}
+	if err != nil {
+		return Cut{}, err
+	}
+	return list[0], nil
+}
+
+// LayPhoto lays a photo on the Bench and gives the ID of its cut: of the one that is there
+// already, or of a new one.
+func (s *Store) LayPhoto(ctx context.Context, photo, name string) (id string, err error) {
+	err = s.row(ctx, `SELECT id FROM cuts WHERE photo = $1 AND removed IS NULL ORDER BY created_at DESC LIMIT 1`, []any{photo}, &id)
+	if !errors.Is(err, ErrNotFound) {
+		return id, err
+	}
+	err = s.row(ctx, `INSERT INTO cuts (id, name, photo) SELECT $1, $2, hash FROM files WHERE hash = $3 RETURNING id`, []any{NewID(), name, photo}, &id)
+	return id, err
+}
+
+// OrderCut keeps what is wanted of a photo.
+func (s *Store) OrderCut(ctx context.Context, id string, o cutout.Order) error {
+	raw, err := json.Marshal(o)
+	if err != nil {
+		return err
+	}
+	return s.found(ctx, `UPDATE cuts SET wanted = $2 WHERE id = $1`, id, raw)
+}
+
+// RemoveCut takes a cut off the Bench. What was made stays on the shelf.
+func (s *Store) RemoveCut(ctx context.Context, id string) error {
+	return s.found(ctx, `UPDATE cuts SET removed = now() WHERE id = $1 AND removed IS NULL`, id)
+}
+
+// ReturnCut lays a cut that was taken off the Bench on it again.
+func (s *Store) ReturnCut(ctx context.Context, id string) error {
+	return s.found(ctx, `UPDATE cuts SET removed = NULL WHERE id = $1`, id)
+}
+
+// FinishCut keeps what was made of a photo, whose file is on the shelf already, and lets the
+// clips follow that show what was made of it before. It gives their number.
+func (s *Store) FinishCut(ctx context.Context, before Cut, order cutout.Order, made cutout.Finished, p clip.Prop, looked bool) (followed int, err error) {
+	raw, err := json.Marshal(order)
+	if err != nil {
+		return 0, err
+	}
+	found, err := json.Marshal(made.Found)
+	if err != nil {
+		return 0, err
+	}
+	if err := s.found(ctx, `UPDATE cuts SET made = $2, result = $3, at_x = $4, at_y = $5, found = $6, looked = looked OR $7 WHERE id = $1`,
+		before.ID, raw, p.Hash, made.At[0], made.At[1], found, looked); err != nil {
+		return 0, err
+	}
+	if before.Result == nil || *before.Result == p.Hash {
+		return 0, nil
+	}
+	by := [2]float64{float64(before.At[0] - made.At[0]), float64(before.At[1] - made.At[1])}
+	return s.recut(ctx, *before.Result, p, by)
+}
+
+// recut gives all clips that show a file another one instead, and takes it from the shelf.
+func (s *Store) recut(ctx context.Context, was string, p clip.Prop, by [2]float64) (n int, err error) {
+	command, err := json.Marshal(edit.Recut{Typed: edit.Typed{Type: "recut"}, Was: was, Prop: p, By: by})
+	if err != nil {
+		return 0, err
+	}
+	var raw json.RawMessage
+	if err := s.row(ctx, used+`SELECT coalesce((SELECT clips FROM used WHERE hash = $1), '[]')`, []any{was}, &raw); err != nil {
+		return 0, err
+	}
+	var clips []Use
+	if err := json.Unmarshal(raw, &clips); err != nil {
+		return 0, err
+	}
+	for _, c := range clips {
+		st, err := s.State(ctx, c.ID)
+		if err != nil {
+			return n, err
+		}
+		out, err := s.Edit(ctx, c.ID, st.Revision, []Edit{{ID: NewID(), Command: command}})
+		if err != nil {
+			return n, err
+		}
+		if out.Verdicts[0].Refused == nil { // what is known to be used may be gone by now
+			n++
+		}
+	}
+	err = s.RemoveProp(ctx, was)
+	if errors.Is(err, ErrNotFound) {
+		err = nil
+	}
+	return n, err
+}
+
+// CutOf is which cut each file of the shelf belongs to: as its photo, or as what was made
+// of it.
+func (s *Store) CutOf(ctx context.Context) (map[string]string, error) {
+	type row struct{ Hash, Cut string }
+	rows, err := many[row](ctx, s, `SELECT photo, id FROM cuts WHERE removed IS NULL UNION ALL SELECT result, id FROM cuts WHERE removed IS NULL AND result IS NOT NULL`)
+	out := map[string]string{}
+	for _, r := range rows {
+		out[r.Hash] = r.Cut
+	}
+	return out, err
+}
