@@ -56,7 +56,13 @@ func (s *Server) bringIn(c *gin.Context, name, credit string, spool *media.Spool
 		fail(c, err)
 		return
 	}
-	c.JSON(http.StatusCreated, p)
+	c.JSON(http.StatusCreated, broughtIn{p, p.Picture != nil && p.Picture.Opaque()})
+}
+
+// broughtIn is a prop that was brought in just now.
+type broughtIn struct {
+	clip.Prop
+	Opaque bool `json:"opaque"` // no pixel of its picture is transparent
 }
 
 // shelved is a prop as the shelf shows it.

@@ -48,9 +48,9 @@ func (s *Store) Cut(ctx context.Context, id string) (Cut, error) {
 }
 
 // LayPhoto lays a photo on the Bench and gives the ID of its cut: of the one that is there
-// already, or of a new one.
+// already, or of a new one. What was cut out here lies on it as the photo that it was cut from.
 func (s *Store) LayPhoto(ctx context.Context, photo, name string) (id string, err error) {
-	err = s.row(ctx, `SELECT id FROM cuts WHERE photo = $1 AND removed IS NULL ORDER BY created_at DESC LIMIT 1`, []any{photo}, &id)
+	err = s.row(ctx, `SELECT id FROM cuts WHERE $1 IN (photo, result) AND removed IS NULL ORDER BY created_at DESC LIMIT 1`, []any{photo}, &id)
 	if !errors.Is(err, ErrNotFound) {
 		return id, err
 	}

@@ -4,7 +4,7 @@ package cutout
 // ground nor a soft shadow on it; inside, what is as the ground, and where hair lets it
 // through, which is busy and paler than what is around it.
 func doubtPlain(v *view, g *evenGround, even []colour, mask []bool, p prices, most []float32) []bool {
-	busy := v.busy(even)
+	busy := g.busyOn(v, even)
 	out := make([]bool, len(mask))
 	hue, tone := g.softness()
 	hue, tone = hue*1.3, tone*1.3
@@ -30,6 +30,14 @@ func doubtMixed(mask []bool, p prices) []bool {
 		out[i] = m && p[i] < 1.05 || !m && p[i] > .8
 	}
 	return out
+}
+
+// busyOn is how busy the photo is, which stays the same whatever is painted.
+func (g *evenGround) busyOn(v *view, even []colour) []float32 {
+	if g.busy == nil {
+		g.busy = v.busy(even)
+	}
+	return g.busy
 }
 
 // busy is how steep the look is in the mean around each pixel, in levels a pixel: hair is

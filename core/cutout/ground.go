@@ -13,6 +13,8 @@ type evenGround struct {
 	sigma float32  // deviation of what lies on it, in levels
 	share float64  // of the border that belongs to it, 0..1
 	drawn []colour // at each pixel of the view, once it was laid out
+
+	busy []float32 // how busy the photo before it is
 }
 
 func (g *evenGround) terms(x, y float64) [6]float64 {

@@ -1,5 +1,7 @@
 package cutout
 
+import "image"
+
 // lean lets strokes speak for more than the pixels under them: what has the colour of a
 // stroke and lies near it leans to its side, as far as the strokes of the other side do
 // not say the same.
@@ -26,7 +28,14 @@ func lean(v *view, look []colour, strokes []Stroke, p prices, marks []int8) {
 		}
 	}
 	k := float32(places / float64(max(v.w, v.h)))
-	for i := range p {
+	heard := heardIn(v, of[:], k)
+	for y := heard.Min.Y; y < heard.Max.Y; y++ {
+		leanRow(v, look, of, p, marks, k, y*v.w+heard.Min.X, y*v.w+heard.Max.X)
+	}
+}
+
+func leanRow(v *view, look []colour, of [2]*mixture, p prices, marks []int8, k float32, from, to int) {
+	for i := from; i < to; i++ {
 		if marks[i] != 0 {
 			continue
 		}
@@ -45,6 +54,44 @@ func lean(v *view, look []colour, strokes []Stroke, p prices, marks []int8) {
 		}
 		p[i] += 2.2 * (near[1] - near[0])
 	}
+}
+
+// heardIn is the part of a view in which strokes have a say: no place outside it is near
+// enough to any of them, whatever its colour.
+func heardIn(v *view, of []*mixture, k float32) (all image.Rectangle) {
+	for _, m := range of {
+		if m == nil {
+			continue
+		}
+		for i := range m.parts {
+			b := &m.parts[i]
+			x, y := b.spread(3)*root32(farthest), b.spread(4)*root32(farthest)
+			all = all.Union(image.Rect(
+				int((b.mean[3]-x)/k)-1, int((b.mean[4]-y)/k)-1, int((b.mean[3]+x)/k)+2, int((b.mean[4]+y)/k)+2))
+		}
+	}
+	return all.Intersect(image.Rect(0, 0, v.w, v.h))
+}
+
+// spread is the standard deviation of one dimension: with the inverse of whiten, the root
+// of its covariance, that is the length of a row.
+func (b *blob) spread(dim int) float32 {
+	var sum float32
+	for c := range dims { // one column of the inverse at a time, from its diagonal down
+		var column [dims]float32
+		for i := c; i < dims; i++ {
+			v := float32(0)
+			if i == c {
+				v = 1
+			}
+			for j := c; j < i; j++ {
+				v -= b.whiten[i][j] * column[j]
+			}
+			column[i] = v / b.whiten[i][i]
+		}
+		sum += column[dim] * column[dim]
+	}
+	return root32(sum)
 }
 
 // farthest is the squared distance, in deviations, from which a stroke has no say.

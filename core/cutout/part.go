@@ -21,7 +21,7 @@ const (
 func part(v *view, look []colour, p prices, marks []int8, smooth float32, before, within []bool) []bool {
 	f := newFlow(v.w, v.h)
 	f.in = within
-	beta := contrastOf(v, look)
+	border := v.bordersOf(look)
 	for y := range v.h {
 		for x := range v.w {
 			i := y*v.w + x
@@ -46,12 +46,7 @@ func part(v *view, look []colour, p prices, marks []int8, smooth float32, before
 				if inside && d&1 == 1 {
 					continue // its even counterpart links it
 				}
-				diff := look[i].sub(look[j])
-				price := smooth * (.04 + .96*float32(math.Exp(float64(-diff.dot(diff)*beta))))
-				if d >= 4 {
-					price *= math.Sqrt2 / 2
-				}
-				whole := int32(price * priceUnit)
+				whole := int32(smooth * border.price(i, j, d) * priceUnit)
 				switch {
 				case inside:
 					f.link(i, d, whole)
@@ -73,22 +68,6 @@ func part(v *view, look []colour, p prices, marks []int8, smooth float32, before
 		out[i] = f.isThing(i)
 	}
 	return out
-}
-
-// contrastOf is the factor beside a squared difference of colours in the exponent: half
-// of the mean of squares between neighbours, inverted.
-func contrastOf(v *view, look []colour) float32 {
-	var sum float64
-	n := 0
-	for y := range v.h {
-		for x := 1; x < v.w; x++ {
-			d := look[y*v.w+x].sub(look[y*v.w+x-1])
-			sum += float64(d.dot(d))
-			n++
-		}
-	}
-	mean := max(sum/float64(max(n, 1)), float64(v.noise*v.noise)/2, 20)
-	return float32(1 / (2 * mean))
 }
 
 // marked draws the strokes of an order, and the outside of its box, on a view: above 0

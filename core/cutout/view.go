@@ -25,6 +25,8 @@ type view struct {
 	across float64 // pixels of the photo a pixel of the view, 1 or more
 	down   float64
 	noise  float32 // standard deviation of what is grain in the photo, in levels
+
+	borders *borders // what was worked out of a look at it
 }
 
 // Working is the longer side at which photos are worked on, in pixels. Everything that

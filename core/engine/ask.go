@@ -120,6 +120,7 @@ var Methods = map[string]Method{
 	"followOrder":  ask(followOrder),
 	"cutDraft":     ask(cutDraft),
 	"cutPart":      ask(cutPart),
+	"behindAll":    ask(behindAll),
 }
 
 // Call answers a question: a value for JSON, or Bytes.

@@ -107,6 +107,28 @@ func draw(e *Engine, in Drawing) (Bytes, error) {
 	return st.canvas.Bytes(), e.lib.Failed()
 }
 
+// behindAll gives the pixels of a frame with nothing but what is behind all that could stand in
+// it: R, G, B, A.
+func behindAll(e *Engine, in Drawing) (Bytes, error) {
+	s, err := e.small(in.Shape, in.W, in.H)
+	if err != nil {
+		return nil, err
+	}
+	c := e.shown.Copy()
+	for i := range c.Layers {
+		switch c.Layers[i].Kind {
+		case clip.KindBackdrop, clip.KindPhoto, clip.KindPattern, clip.KindVignette, clip.KindGrain, clip.KindScene:
+		default:
+			c.Own(c.Layers[i].ID).Hidden = true
+		}
+	}
+	b, err := e.drawnOnce(c, s, in.W, in.H, in.Frame)
+	if err != nil {
+		return nil, err
+	}
+	return b.Bytes(), nil
+}
+
 // Haunting is a layer and the frames on which it is asked for.
 type Haunting struct {
 	Shape  string `json:"shape"`

@@ -4,7 +4,7 @@ CREATE TABLE cuts (
     id         text PRIMARY KEY,
     name       text NOT NULL,
     photo      text NOT NULL REFERENCES files (hash),
-    wanted     jsonb NOT NULL DEFAULT '{}',
+    wanted     jsonb NOT NULL DEFAULT '{"edge": {}}',
     made       jsonb,                           -- what was wanted when the result was made
     result     text REFERENCES files (hash),
     at_x       int NOT NULL DEFAULT 0,          -- the pixel of the photo that the result's upper left one is

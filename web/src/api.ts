@@ -2,9 +2,11 @@ import {
   Problem,
   type Command,
   type ExportPart,
+  type CutFound,
   type Layer,
   type NamedLook,
   type Opened,
+  type Order,
   type Outcome,
   type Palette,
   type Product,
@@ -82,6 +84,7 @@ async function askedOnce<T>(method: string, path: string, body?: BodyInit | obje
 export interface Brought {
   prop: Prop
   note: string
+  opaque?: boolean // it is a picture with its background
 }
 
 interface Intake {
@@ -129,7 +132,10 @@ export function sendFile(
     request.onload = () => {
       if (request.status === 202)
         return brought((request.response as { intake: string }).intake, sent).then(resolve, reject)
-      if (request.status < 300) return resolve({ prop: request.response as Prop, note: '' })
+      if (request.status < 300) {
+        const { opaque, ...prop } = request.response as Prop & { opaque: boolean }
+        return resolve({ prop, opaque, note: '' })
+      }
       if (request.status === 401 && before === entered) knock()
       const e = (request.response as Failed | null)?.error
       reject(new Problem(e?.message ?? `The server answered ${request.status}`, e?.field, e?.code, request.status))
@@ -166,9 +172,12 @@ export interface StockPage {
 
 // takeThing brings a thing of the stock shelf in at its price.
 export async function takeThing(t: StockThing, read: (share: number) => void): Promise<Brought> {
-  const answer = await call<Prop | { intake: string }>('POST', `/api/stock/${t.id}/take`, { price: t.price ?? '' })
+  const answer = await call<(Prop & { opaque: boolean }) | { intake: string }>('POST', `/api/stock/${t.id}/take`, {
+    price: t.price ?? ''
+  })
   if ('intake' in answer) return brought(answer.intake, (_, share) => read(share ?? 0))
-  return { prop: answer, note: '' }
+  const { opaque, ...prop } = answer
+  return { prop, opaque, note: '' }
 }
 
 // What would become of a table of products, and how it was read.
@@ -220,6 +229,22 @@ export interface Shelved {
   prop: Prop
   clips: { id: string; name: string }[]
   opaque: boolean // its picture has no transparent pixel
+  cut: string // the cut on the Bench whose photo or result it is
+}
+
+// A photo on the Bench, with what is wanted of it and what was made.
+export interface PhotoCut {
+  id: string
+  name: string
+  photo: string // hash
+  order: Order
+  result: string | null // hash of the cut-out
+  at: [number, number] // the pixel of the photo that its upper left one is
+  found: Omit<CutFound, 'nothing' | 'needsLook'> | null
+  looked: boolean
+  changed: boolean // something else is wanted than the result shows
+  needsLook: boolean
+  clips: { id: string; name: string }[]
 }
 
 // A product of some clip, with its picture, for other clips to choose.
@@ -340,6 +365,13 @@ export const api = {
   brands: () => call<Branded[]>('GET', '/api/brands'),
   putBrand: (b: Brand) => call<void>('PUT', `/api/brands/${b.id}`, b),
   removeBrand: (id: string) => call<void>('DELETE', `/api/brands/${id}`),
+  cuts: () => call<PhotoCut[]>('GET', '/api/cuts'),
+  layPhoto: (photo: string, name: string) => call<PhotoCut>('POST', '/api/cuts', { photo, name }),
+  orderCut: (id: string, order: Order) => call<void>('PUT', `/api/cuts/${id}/order`, order),
+  makeCut: (id: string, looked: boolean) =>
+    call<PhotoCut & { prop: Prop; followed: number }>('POST', `/api/cuts/${id}/make`, { looked }),
+  removeCut: (id: string) => call<void>('DELETE', `/api/cuts/${id}`),
+  returnCut: (id: string) => call<void>('POST', `/api/cuts/${id}/return`),
   products: () => call<Offered[]>('GET', '/api/products'),
   starters: () => call<{ starters: Starter[]; palettes: Palette[]; shapes: string[] }>('GET', '/api/starters'),
   fromStarter: (c: Choice) => call<{ id: string }>('POST', '/api/starters', c),

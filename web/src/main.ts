@@ -18,7 +18,7 @@ const router = createRouter({
   routes: [
     { path: '/', component: ClipsPage },
     {
-      path: '/clips/:id/:view(sound|range|variants)?',
+      path: '/clips/:id/:view(sound|range|variants|bench)?',
       component: EditorPage,
       props: (to) => ({ id: to.params.id, view: to.params.view ?? '' })
     },

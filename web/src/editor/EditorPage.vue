@@ -9,7 +9,8 @@ import { useHome } from './useHome'
 import { useEditor } from '../stores/editor'
 
 // A clip that is open, in one of its views.
-const props = defineProps<{ id: string; view: '' | 'sound' | 'range' | 'variants' }>()
+const props = defineProps<{ id: string; view: '' | 'sound' | 'range' | 'variants' | 'bench' }>()
+const BenchView = defineAsyncComponent(() => import('../bench/BenchView.vue'))
 const RangeView = defineAsyncComponent(() => import('../range/RangeView.vue'))
 const SoundView = defineAsyncComponent(() => import('../sound/SoundView.vue'))
 const VariantsView = defineAsyncComponent(() => import('../variants/VariantsView.vue'))
@@ -57,6 +58,7 @@ onBeforeUnmount(() => editor.close())
       <TopBar :view="view" @export="exporting = true" @history="history = true" />
       <SoundView v-if="view === 'sound'" />
       <RangeView v-else-if="view === 'range'" />
+      <BenchView v-else-if="view === 'bench'" />
       <VariantsView v-else />
     </main>
     <ExportPanel v-model="exporting" />

@@ -11,6 +11,7 @@ const editor = useEditor()
 
 const views = [
   { id: '', name: 'Tabletop', says: 'Where the clip is arranged' },
+  { id: 'bench', name: 'Bench', says: 'Where a photo becomes a cut-out' },
   { id: 'sound', name: 'Sound', says: 'Where the tune is heard, corrected and cut' },
   { id: 'range', name: 'Range', says: 'The products with their prices' },
   { id: 'variants', name: 'Variants', says: 'The same clip for many products and shapes' }

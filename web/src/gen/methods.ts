@@ -15,6 +15,7 @@ export interface Methods {
   apply: { in: Wish; out: Applied }
   asPath: { in: FigureAt; out: DrawnPath }
   bands: { in: null; out: Uint8Array }
+  behindAll: { in: EngineDrawing; out: Uint8Array }
   carets: { in: OnFrame; out: Caret[] }
   choices: { in: string; out: Choices }
   colourUnder: { in: Spotted; out: string }

@@ -6,13 +6,17 @@ import { listed } from '../words'
 // What else a prop is good for, and where it is used; what nothing uses can be taken from
 // the shelf.
 defineProps<{ item: Shelved }>()
-const emit = defineEmits<{ remove: []; lay: []; apart: []; put: [] }>()
+const emit = defineEmits<{ remove: []; lay: []; apart: []; put: []; bench: [] }>()
 </script>
 
 <template>
   <MoreMenu :label="`More about ${item.prop.name}`">
     <BDropdownItemButton v-if="item.prop.kind === 'footage'" @click="emit('put')">
       <i class="bi bi-box-seam" aria-hidden="true" /> Place it as a piece of its own size
+    </BDropdownItemButton>
+    <BDropdownItemButton v-if="item.prop.kind === 'cutout'" @click="emit('bench')">
+      <i class="bi bi-scissors" aria-hidden="true" />
+      {{ item.opaque && !item.cut ? 'Take its background off on the Bench' : 'Open it on the Bench' }}
     </BDropdownItemButton>
     <BDropdownItemButton v-if="item.prop.picture" @click="emit('lay')">
       <i class="bi bi-card-image" aria-hidden="true" /> Lay it behind all, over the frame

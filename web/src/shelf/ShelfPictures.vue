@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Shelved } from '../api'
+import { useToBench } from '../bench/useToBench'
 import { useEditor } from '../stores/editor'
 import { useBrands } from '../stores/brands'
 import PropMore from './PropMore.vue'
@@ -11,6 +12,7 @@ const emit = defineEmits<{ remove: [item: Shelved] }>()
 const editor = useEditor()
 const intake = usePropIntake()
 const carry = useCarry()
+const toBench = useToBench()
 const brands = useBrands()
 </script>
 
@@ -44,6 +46,7 @@ const brands = useBrands()
       <PropMore
         class="about"
         :item="s"
+        @bench="toBench.go([s.prop])"
         @lay="intake.use(s.prop, undefined, 'photo')"
         @apart="intake.takeApart(s.prop)"
         @remove="emit('remove', s)"

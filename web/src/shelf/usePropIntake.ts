@@ -6,6 +6,7 @@ import { useNotices } from '../stores/notices'
 import { useOwnFonts } from '../stores/ownFonts'
 import type { Command, Draft, Prop } from '../types'
 import { listed } from '../words'
+import { useToBench } from '../bench/useToBench'
 import { useUploads } from './useUploads'
 
 // A point of a shape, in units from the frame's centre; or a cut-out that is to show
@@ -23,13 +24,18 @@ export function usePropIntake() {
   const notices = useNotices()
   const uploads = useUploads()
   const sounds = useSounds()
+  const toBench = useToBench()
 
   // take brings files in. What is let go on a spot is put there, whatever else.
   async function take(files: File[], at?: Spot) {
     const brought = await uploads.bring(files)
     for (const prop of brought) told(prop)
     if (files.length === 1 && brought.length && (at || atOnce.value)) await use(brought[0], at)
-    else if (brought.length) notices.say(`On the shelf: ${listed(brought.map((p) => p.name))}`)
+    else if (brought.length) {
+      const backed = brought.filter((p) => toBench.backed(p))
+      const way = backed.length ? { label: toBench.words(backed.length), run: () => toBench.go(backed) } : undefined
+      notices.say(`On the shelf: ${listed(brought.map((p) => p.name))}`, 'done', way)
+    }
   }
 
   // use puts a prop to use in the open clip; a picture where it was let go.
@@ -42,7 +48,12 @@ export function usePropIntake() {
     if (prop.picture) {
       if (at?.swaps) return swap(prop, at.swaps)
       // The draft asks nothing of the prop, so it may come in the same step.
-      await editor.addLayer(as, { prop: id, name: prop.name, shape: at?.shape, at: at?.at }, first)
+      const layer = await editor.addLayer(as, { prop: id, name: prop.name, shape: at?.shape, at: at?.at }, first)
+      if (layer && as === 'cutout' && toBench.backed(prop))
+        notices.say(`${prop.name} came with its background.`, 'done', {
+          label: toBench.words(1),
+          run: () => toBench.go([prop], layer)
+        })
       return
     }
     if (prop.kind === 'font') {

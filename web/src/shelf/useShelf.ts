@@ -1,5 +1,6 @@
 import { computed, ref } from 'vue'
 import { api, type Shelved } from '../api'
+import { useBenched } from '../stores/bench'
 import { useBrands } from '../stores/brands'
 import { useNotices } from '../stores/notices'
 
@@ -14,6 +15,7 @@ export function useShelf() {
   async function load() {
     try {
       all.value = await api.props()
+      for (const s of all.value) if (s.opaque) useBenched().backed.add(s.prop.hash)
     } catch (e) {
       notices.fail(e)
     }

@@ -1,5 +1,6 @@
 import { computed, ref } from 'vue'
 import { sendFile } from '../api'
+import { useBenched } from '../stores/bench'
 import { useNotices } from '../stores/notices'
 import { Problem, type Prop } from '../types'
 
@@ -40,8 +41,11 @@ export function useUploads() {
         const at = begun++
         const { file, id } = jobs[at]
         try {
-          const { prop, note } = await sendFile(file, (share, read = 0, stop) => change(id, { share, read, stop }))
+          const { prop, note, opaque } = await sendFile(file, (share, read = 0, stop) =>
+            change(id, { share, read, stop })
+          )
           brought[at] = prop
+          if (opaque) useBenched().backed.add(prop.hash)
           if (note) useNotices().say(note, 'problem')
           drop(id)
         } catch (e) {

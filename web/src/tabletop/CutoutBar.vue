@@ -2,6 +2,7 @@
 import { computed, onMounted, shallowRef } from 'vue'
 import { api } from '../api'
 import { useEditor } from '../stores/editor'
+import { useToBench } from '../bench/useToBench'
 import { usePropIntake } from '../shelf/usePropIntake'
 import type { Cutout, Layer, Prop } from '../types'
 import ColourDot from '../parts/ColourDot.vue'
@@ -11,6 +12,7 @@ import IconButton from '../parts/IconButton.vue'
 const props = defineProps<{ layer: Layer; cutout: Cutout }>()
 const editor = useEditor()
 const intake = usePropIntake()
+const toBench = useToBench()
 const shelf = shallowRef<Prop[]>([])
 
 onMounted(async () => {
@@ -34,7 +36,8 @@ const setShadow = () =>
     }
   })
 
-const isShown = (p: Prop) => editor.clip?.props.find((x) => x.id === props.cutout.prop)?.hash === p.hash
+const shown = computed(() => editor.clip?.props.find((x) => x.id === props.cutout.prop))
+const isShown = (p: Prop) => shown.value?.hash === p.hash
 </script>
 
 <template>
@@ -62,6 +65,13 @@ const isShown = (p: Prop) => editor.clip?.props.find((x) => x.id === props.cutou
         <BDropdownText v-if="!shelf.length">No other cut-out is on the shelf.</BDropdownText>
       </div>
     </BDropdown>
+    <IconButton
+      v-if="shown && !shown.footage"
+      icon="scissors"
+      label="Open it on the Bench"
+      title="Cut it out, or mend its edge, on the Bench"
+      @click="toBench.go([shown], layer.id)"
+    />
     <IconButton
       icon="bounding-box-circles"
       label="Outline"

@@ -1,0 +1,343 @@
+<script setup lang="ts">
+import { useElementSize, useEventListener, watchDebounced } from '@vueuse/core'
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api } from '../api'
+import IconButton from '../parts/IconButton.vue'
+import { useBenched } from '../stores/bench'
+import { useNotices } from '../stores/notices'
+import BenchPane from './BenchPane.vue'
+import BenchSide from './BenchSide.vue'
+import BenchStrip from './BenchStrip.vue'
+import ResultSheet from './ResultSheet.vue'
+import { inHand, tools } from './tools'
+import { useBrush } from './useBrush'
+import { useCutter } from './useCutter'
+import { useGrounds } from './useGrounds'
+import { useLens } from './useLens'
+import { useOrder } from './useOrder'
+
+// Where a photo becomes a cut-out.
+const bench = useBenched()
+const notices = useNotices()
+const route = useRoute()
+const router = useRouter()
+const cutter = useCutter()
+const pane = ref<HTMLElement | null>(null)
+const { width, height } = useElementSize(pane)
+const size = computed(() => cutter.size.value)
+const lens = useLens(
+  size,
+  computed(() => ({ w: width.value, h: height.value }))
+)
+const { ground, list: grounds, style: groundStyle } = useGrounds()
+const marks = ref(true)
+const space = ref(false)
+
+const id = computed(() => String(route.query.cut ?? ''))
+const cut = computed(() => bench.cuts.find((c) => c.id === id.value))
+const steps = useOrder((order) => void cutter.follow(order))
+const brush = useBrush(lens, steps)
+
+// What is wanted is kept by the server soon after it was changed, and before another photo
+// is looked at.
+let unsent = false
+const keep = async (of: string) => {
+  if (!unsent || !of) return
+  unsent = false
+  try {
+    await api.orderCut(of, steps.order.value)
+  } catch (e) {
+    unsent = true
+    throw e
+  }
+}
+watch(steps.order, () => (unsent = steps.past.value.length + steps.future.value.length > 0))
+watchDebounced(steps.order, () => keep(id.value).catch(notices.fail), { debounce: 700 })
+onBeforeUnmount(() => void keep(id.value).catch(notices.fail))
+
+async function open() {
+  const now = cut.value
+  if (!now) return
+  lens.whole()
+  steps.open(now.order)
+  unsent = false
+  await cutter.lay(now.photo, now.order)
+}
+
+async function choose(next: string) {
+  await keep(id.value).catch(notices.fail)
+  // What was done meanwhile is in the list, too.
+  const now = cut.value
+  if (now) bench.put({ ...now, order: steps.order.value, changed: now.changed || steps.past.value.length > 0 })
+  await router.replace({ query: { ...route.query, cut: next } })
+}
+
+onMounted(async () => {
+  try {
+    await bench.load()
+  } catch (e) {
+    notices.fail(e)
+  }
+  if (!cut.value && bench.cuts.length) await choose(bench.cuts[0].id)
+  else await open()
+})
+watch(id, open)
+
+function key(e: KeyboardEvent) {
+  const t = e.target as HTMLElement
+  if (/^(INPUT|TEXTAREA|SELECT)$/.test(t.tagName) && (t as HTMLInputElement).type !== 'range') return
+  const letter = e.key.toLowerCase()
+  if ((e.ctrlKey || e.metaKey) && letter === 'z') {
+    e.preventDefault()
+    if (e.shiftKey) steps.redo()
+    else steps.undo()
+    return
+  }
+  if (e.ctrlKey || e.metaKey || e.altKey || t.closest('.dropdown-menu, .modal')) return
+  if (e.key === ' ' && !t.closest('button')) {
+    e.preventDefault()
+    space.value = true
+    return
+  }
+  const tool = tools.find((x) => x.key === letter)
+  if (tool) inHand.tool = tool.id
+  else if (letter === ',') inHand.width = Math.max(2, Math.round(inHand.width / 1.25))
+  else if (letter === '.') inHand.width = Math.min(200, Math.round(inHand.width * 1.25) + 1)
+  else if (letter === '+') lens.closer(1.5)
+  else if (letter === '-') lens.closer(1 / 1.5)
+  else if (letter === '0') lens.whole()
+  else return
+  e.preventDefault()
+}
+useEventListener(window, 'keydown', key)
+useEventListener(window, 'keyup', (e: KeyboardEvent) => e.key === ' ' && (space.value = false))
+useEventListener(window, 'blur', () => (space.value = false))
+</script>
+
+<template>
+  <section class="bench" aria-label="Bench">
+    <div class="main">
+      <div class="tools" role="toolbar" aria-label="Tools of the Bench">
+        <div class="hand" role="group" aria-label="What the pointer does">
+          <button
+            v-for="t in tools"
+            :key="t.id"
+            class="plain"
+            :class="{ on: inHand.tool === t.id, [t.id]: true }"
+            :aria-pressed="inHand.tool === t.id"
+            :title="`${t.says} (${t.key.toUpperCase()})`"
+            @click="inHand.tool = t.id"
+          >
+            <i :class="`bi bi-${t.icon}`" aria-hidden="true" /> {{ t.name }}
+          </button>
+        </div>
+        <span class="flex-fill" />
+        <IconButton
+          icon="arrow-counterclockwise"
+          label="Undo on the photo"
+          title="Undo (Ctrl Z)"
+          :disabled="!steps.past.value.length"
+          @click="steps.undo()"
+        />
+        <IconButton
+          icon="arrow-clockwise"
+          label="Redo on the photo"
+          title="Redo (Ctrl Shift Z)"
+          :disabled="!steps.future.value.length"
+          @click="steps.redo()"
+        />
+        <IconButton
+          icon="vector-pen"
+          :pressed="marks"
+          label="Show what was painted"
+          title="Show what was painted on the photo"
+          @click="marks = !marks"
+        />
+        <span class="zoom" role="group" aria-label="How large it is seen">
+          <IconButton icon="zoom-out" label="See more of it" title="See more of it (-)" @click="lens.closer(1 / 1.5)" />
+          <button class="plain" title="The whole photo (0)" @click="lens.whole()">{{ lens.percent.value }} %</button>
+          <IconButton
+            icon="zoom-in"
+            label="See it closer"
+            title="See it closer (+), or turn the wheel over it"
+            @click="lens.closer(1.5)"
+          />
+          <button class="plain" title="Each pixel four times as large" @click="lens.exact(4)">400 %</button>
+        </span>
+      </div>
+      <div v-if="!bench.cuts.length" class="none">
+        <h2>No photo on the Bench yet</h2>
+        <p>
+          Bring in photos of products, on white, on card or on a kitchen table. Each is taken off its background here.
+        </p>
+      </div>
+      <div v-else class="panes">
+        <figure>
+          <figcaption>Photo</figcaption>
+          <div ref="pane" class="hold">
+            <BenchPane
+              :lens="lens"
+              :brush="brush"
+              :steps="steps"
+              :size="size"
+              :marks="marks"
+              :moves="space"
+              label="The photo"
+            >
+              <img v-if="cut" :src="`/api/files/${cut.photo}`" alt="" draggable="false" />
+            </BenchPane>
+          </div>
+        </figure>
+        <figure>
+          <figcaption>
+            What stays, on
+            <span class="grounds" role="group" aria-label="What it is looked at on">
+              <button
+                v-for="g in grounds"
+                :key="g.id"
+                class="ground"
+                :class="{ on: ground === g.id }"
+                :style="groundStyle(g.id)"
+                :aria-label="g.name"
+                :title="g.name"
+                :aria-pressed="ground === g.id"
+                @click="ground = g.id"
+              />
+            </span>
+            <em>{{ grounds.find((g) => g.id === ground)?.name }}</em>
+          </figcaption>
+          <div class="hold" :style="groundStyle(ground)">
+            <BenchPane
+              :lens="lens"
+              :brush="brush"
+              :steps="steps"
+              :size="size"
+              :marks="false"
+              :moves="space"
+              label="What stays of it"
+            >
+              <ResultSheet :cutter="cutter" :lens="lens" :live="true" />
+            </BenchPane>
+            <span v-if="cutter.busy.value === 'laying'" class="busy" role="status">Looking at the photo…</span>
+          </div>
+        </figure>
+      </div>
+      <BenchStrip :open="id" @choose="choose" />
+    </div>
+    <BenchSide :cut="cut" :cutter="cutter" :steps="steps" :keep="() => keep(id)" />
+  </section>
+</template>
+
+<style scoped>
+.bench {
+  grid-area: view;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 264px;
+  min-height: 0;
+}
+
+.main {
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr) auto;
+  min-width: 0;
+  min-height: 0;
+}
+
+.tools {
+  display: flex;
+  align-items: center;
+  gap: 0.35rem;
+  padding: 0.35rem 0.9rem;
+  border-bottom: 1px solid var(--line);
+}
+
+.hand {
+  display: flex;
+  gap: 0.15rem;
+}
+
+.hand .on.stays {
+  background: var(--kelp);
+}
+
+.hand .on.goes {
+  background: var(--buoy-deep);
+}
+
+.zoom {
+  display: flex;
+  align-items: center;
+  margin-left: 0.6rem;
+}
+
+.panes {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0.7rem;
+  padding: 0.4rem 0.9rem 0.6rem;
+  min-height: 0;
+}
+
+figure {
+  display: grid;
+  grid-template-rows: 26px minmax(0, 1fr);
+  gap: 0.25rem;
+  margin: 0;
+  min-width: 0;
+  min-height: 0;
+}
+
+figcaption {
+  display: flex;
+  align-items: center;
+  gap: 0.5rem;
+  font-size: 0.84rem;
+}
+
+figcaption em {
+  font-style: normal;
+  color: var(--harbour-soft);
+}
+
+.grounds {
+  display: flex;
+  gap: 0.3rem;
+}
+
+.ground {
+  width: 26px;
+  height: 24px;
+  border: 1px solid rgba(23, 63, 71, 0.35);
+  border-radius: 6px;
+}
+
+.ground.on {
+  outline: 2px solid var(--kelp);
+  outline-offset: 1px;
+}
+
+.hold {
+  position: relative;
+  display: grid;
+  min-width: 0;
+  min-height: 0;
+  border-radius: 6px;
+  background: #828282;
+}
+
+.busy {
+  position: absolute;
+  left: 50%;
+  top: 50%;
+  transform: translate(-50%, -50%);
+  padding: 0.2rem 0.7rem;
+  border-radius: 6px;
+  background: var(--chalk);
+}
+
+.none {
+  max-width: 34rem;
+  margin: 4rem auto;
+}
+</style>

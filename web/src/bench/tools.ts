@@ -1,0 +1,30 @@
+import { reactive } from 'vue'
+
+// What a pointer does on the Bench.
+export type ToolId = 'stays' | 'goes' | 'box' | 'outline' | 'hand'
+
+export const tools: { id: ToolId; name: string; icon: string; key: string; says: string }[] = [
+  { id: 'stays', name: 'This stays', icon: 'brush', key: 's', says: 'Paint over what belongs to the thing' },
+  { id: 'goes', name: 'This goes', icon: 'eraser', key: 'g', says: 'Paint over what is background' },
+  {
+    id: 'outline',
+    name: 'Go around',
+    icon: 'bounding-box',
+    key: 'o',
+    says: 'Draw around a part: it stays, or goes, as a whole'
+  },
+  { id: 'box', name: 'Box', icon: 'crop', key: 'b', says: 'Draw a box around the thing: all outside it goes' },
+  { id: 'hand', name: 'Move', icon: 'arrows-move', key: 'm', says: 'Move the photo, as with Space held' }
+]
+
+// What is in hand; it stays so from photo to photo.
+export const inHand = reactive({
+  tool: 'stays' as ToolId,
+  around: true, // what is gone around stays
+  width: 24, // of the brush, pixels of the screen
+  seeks: false // only what looks alike
+})
+
+// Whether what is painted now stays.
+export const staying = (turned: boolean) =>
+  (inHand.tool === 'goes' ? false : inHand.tool === 'outline' ? inHand.around : true) !== turned

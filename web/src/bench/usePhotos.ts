@@ -1,0 +1,23 @@
+import { useUploads } from '../shelf/useUploads'
+import { useBenched } from '../stores/bench'
+import { useNotices } from '../stores/notices'
+import { listed } from '../words'
+
+// usePhotos brings files to the Bench. Several are cut by the first guess at once, since
+// that is what they are brought for.
+export function usePhotos() {
+  const uploads = useUploads()
+  const bench = useBenched()
+  const notices = useNotices()
+
+  async function bring(files: File[]) {
+    const brought = await uploads.bring(files)
+    const others = brought.filter((p) => p.kind !== 'cutout')
+    if (others.length) notices.say(`No photos, so only on the shelf: ${listed(others.map((p) => p.name))}`)
+    const laid = await bench.lay(brought.filter((p) => p.kind === 'cutout'))
+    if (laid.length > 1) void bench.makeAll(laid.filter((c) => !c.result))
+    return laid
+  }
+
+  return { bring }
+}
