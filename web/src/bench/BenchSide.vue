@@ -95,10 +95,8 @@ const nothing = computed(() => {
           :step="1"
           @change="inHand.width = $event"
         />
-        <label class="check">
-          <input v-model="inHand.seeks" type="checkbox" /> Stop at edges
-          <span class="hint">counts only where it looks alike</span>
-        </label>
+        <label class="check"> <input v-model="inHand.seeks" type="checkbox" /> Stop at edges </label>
+        <p class="hint">Paint roughly: only what looks as it does along the middle counts.</p>
         <div v-if="inHand.tool === 'outline'" class="around" role="group" aria-label="What is gone around">
           <button
             class="plain"

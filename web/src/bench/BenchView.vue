@@ -217,7 +217,7 @@ useEventListener(window, 'blur', () => (space.value = false))
               :moves="space"
               label="What stays of it"
             >
-              <ResultSheet :cutter="cutter" :lens="lens" :live="true" />
+              <ResultSheet :cutter="cutter" :lens="lens" />
             </BenchPane>
             <span v-if="cutter.busy.value === 'laying'" class="busy" role="status">Looking at the photo…</span>
           </div>

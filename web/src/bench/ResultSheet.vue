@@ -6,7 +6,7 @@ import type { Lens } from './useLens'
 
 // What was cut out, first as it was worked out, and then what of it is seen in the photo's
 // own pixels.
-const props = defineProps<{ cutter: Cutter; lens: Lens; live: boolean }>()
+const props = defineProps<{ cutter: Cutter; lens: Lens }>()
 const draft = ref<HTMLCanvasElement | null>(null)
 const detail = ref<HTMLCanvasElement | null>(null)
 const fine = ref<{ x: number; y: number; w: number; h: number } | null>(null) // where the detail lies
@@ -55,7 +55,7 @@ const without = (f: typeof fine.value) => {
 </script>
 
 <template>
-  <div class="layers" :data-detail="fine ? lens.scale.value : ''">
+  <div class="layers" :data-cuts="cutter.version.value">
     <canvas ref="draft" :style="without(fine)" />
     <canvas ref="detail" :style="lies(fine)" />
   </div>

@@ -22,7 +22,7 @@ export const inHand = reactive({
   tool: 'stays' as ToolId,
   around: true, // what is gone around stays
   width: 24, // of the brush, pixels of the screen
-  seeks: false // only what looks alike
+  seeks: true // only what looks alike
 })
 
 // Whether what is painted now stays.

@@ -77,6 +77,7 @@ const state = computed(() => {
     </nav>
     <span class="flex-fill" />
     <IconButton
+      v-if="view !== 'bench'"
       icon="arrow-counterclockwise"
       :disabled="!editor.past.length"
       title="Undo (Ctrl Z)"
@@ -84,6 +85,7 @@ const state = computed(() => {
       @click="editor.undo()"
     />
     <IconButton
+      v-if="view !== 'bench'"
       icon="arrow-clockwise"
       :disabled="!editor.future.length"
       title="Redo (Ctrl Shift Z)"
