@@ -15,6 +15,7 @@ package cutout
 import (
 	"errors"
 	"fmt"
+	"image"
 	"math"
 
 	"billow/core/clip"
@@ -33,10 +34,26 @@ type Stroke struct {
 
 // Order is what is wanted of a photo. Its zero value is the first guess.
 type Order struct {
-	Box     *[4]float64 `json:"box,omitempty"` // x, y, width, height: the thing lies within
-	Strokes []Stroke    `json:"strokes,omitempty"`
-	Edge    Edge        `json:"edge"`
+	Box *[4]float64 `json:"box,omitempty"` // x, y, width, height: the thing lies within
+	// Around is a closed line that the thing lies within, as a box is.
+	Around  [][2]float64 `json:"around,omitempty"`
+	Strokes []Stroke     `json:"strokes,omitempty"`
+	Edge    Edge         `json:"edge"`
+
+	Heals []Heal  `json:"heals,omitempty"` // blemishes that are filled from what is around them
+	Out   []Order `json:"out,omitempty"`   // parts that are taken out, each by an order of its own; their places are filled
+	Turn  float64 `json:"turn,omitempty"`  // degrees clockwise by which the photo is straightened, -45..45
 }
+
+// Heal is a disc that is filled from what is around it.
+type Heal struct {
+	X      float64 `json:"x"` // pixels of the photo
+	Y      float64 `json:"y"`
+	Radius float64 `json:"radius"` // 1..300
+}
+
+// boxed tells whether anything but strokes says where the thing lies.
+func (o *Order) boxed() bool { return o.Box != nil || len(o.Around) > 2 }
 
 // Edge is how the border of a cut is changed, in pixels of the photo.
 type Edge struct {
@@ -85,6 +102,9 @@ func (o *Order) Check(w, h int) error {
 			return clip.Fault("box", "the box lies outside the photo, which is %d by %d pixels", w, h)
 		}
 	}
+	if err := o.checkMending(w, h); err != nil {
+		return err
+	}
 	for i, s := range o.Strokes {
 		field := fmt.Sprintf("strokes[%d]", i)
 		if len(s.Points) == 0 || len(s.Points) > 100_000 {
@@ -110,6 +130,46 @@ func (o *Order) Check(w, h int) error {
 		if !finite(v.value) || v.value < v.lo || v.value > v.hi {
 			return clip.Fault(v.field, "this is %g to %g pixels", v.lo, v.hi)
 		}
+	}
+	return nil
+}
+
+// MostHeals and MostOut are how many blemishes are healed, and parts taken out, at most.
+const (
+	MostHeals = 200
+	MostOut   = 12
+)
+
+func (o *Order) checkMending(w, h int) error {
+	if len(o.Around) > 0 && len(o.Around) < 3 || len(o.Around) > 100_000 {
+		return clip.Fault("around", "a closed line has 3 to 100000 points")
+	}
+	for _, p := range o.Around {
+		if !finite(p[:]...) || math.Abs(p[0]) > 1e6 || math.Abs(p[1]) > 1e6 {
+			return clip.Fault("around", "the line has a point far outside the photo")
+		}
+	}
+	if len(o.Heals) > MostHeals {
+		return clip.Fault("heals", "at most %d places are healed in a photo", MostHeals)
+	}
+	for i, v := range o.Heals {
+		if !finite(v.X, v.Y, v.Radius) || v.Radius < 1 || v.Radius > 300 {
+			return clip.Fault(fmt.Sprintf("heals[%d]", i), "a place that is healed has a radius of 1 to 300 pixels")
+		}
+	}
+	if len(o.Out) > MostOut {
+		return clip.Fault("out", "at most %d parts are taken out of a photo", MostOut)
+	}
+	for i := range o.Out {
+		if len(o.Out[i].Out) > 0 {
+			return clip.Fault(fmt.Sprintf("out[%d]", i), "nothing more is taken out of a part")
+		}
+		if err := o.Out[i].Check(w, h); err != nil {
+			return err
+		}
+	}
+	if !finite(o.Turn) || math.Abs(o.Turn) > 45 {
+		return clip.Fault("turn", "a photo is straightened by -45 to 45 degrees")
 	}
 	return nil
 }
@@ -143,7 +203,7 @@ func Make(photo *paint.Bitmap, o Order) (*paint.Bitmap, Found, error) {
 // Finished is a cut as it is kept: no larger than what is seen of it.
 type Finished struct {
 	Picture *paint.Bitmap
-	At      [2]int // the pixel of the photo that its upper left one is
+	At      [2]int // the pixel of the photo, as it is straightened about its middle, that its upper left one is
 	Found   Found
 }
 
@@ -153,11 +213,15 @@ func Finish(photo *paint.Bitmap, o Order) (Finished, error) {
 	if err != nil {
 		return Finished{}, err
 	}
-	b := found.Bounds
-	if b[0] >= b[2] {
+	at := image.Point{}
+	if o.Turn != 0 {
+		cut, at = turned(cut, o.Turn)
+	}
+	b, any := cut.Visible()
+	if !any {
 		return Finished{}, ErrNothing
 	}
 	out := paint.NewBitmap(b[2]-b[0], b[3]-b[1])
 	out.Put(cut, -b[0], -b[1])
-	return Finished{out, [2]int{b[0], b[1]}, found}, nil
+	return Finished{out, [2]int{b[0] + at.X, b[1] + at.Y}, found}, nil
 }

@@ -20,6 +20,8 @@ type Desk struct {
 
 	alpha []float32 // at the working size
 	sides *sides
+
+	mended mended
 }
 
 // Open lays a photo on the desk.
@@ -73,7 +75,10 @@ func (d *Desk) Follow(o Order) error {
 	}
 	d.order = o
 	v := d.v
-	if d.clear != nil && o.Box == nil && len(o.Strokes) == 0 {
+	if err := d.mend(o); err != nil {
+		return err
+	}
+	if d.clear != nil && !o.boxed() && len(o.Strokes) == 0 {
 		d.asItCame()
 		return nil
 	}
@@ -132,8 +137,9 @@ func (d *Desk) settle(k *learned, mask, doubt []bool, marks []int8) error {
 // learned is what a photo and a box tell before anything is painted over. It is kept, so
 // that a stroke is answered soon.
 type learned struct {
-	box   *[4]float64
-	noise float32
+	box    *[4]float64
+	around [][2]float64
+	noise  float32
 
 	ground *evenGround // a plain one; nil is any other
 	prices prices
@@ -143,14 +149,15 @@ type learned struct {
 	clear  float64
 }
 
-func (k *learned) of(box *[4]float64) bool {
-	return k.box == nil && box == nil || k.box != nil && box != nil && *k.box == *box
+func (k *learned) of(o *Order) bool {
+	same := k.box == nil && o.Box == nil || k.box != nil && o.Box != nil && *k.box == *o.Box
+	return same && slices.Equal(k.around, o.Around)
 }
 
 // learn looks at the photo anew when the box is another one. Where nothing is found
 // without them, strokes are learned from, too.
 func (d *Desk) learn(o Order) *learned {
-	if d.known != nil && d.known.of(o.Box) {
+	if d.known != nil && d.known.of(&o) {
 		return d.known
 	}
 	v := d.v
@@ -160,8 +167,9 @@ func (d *Desk) learn(o Order) *learned {
 		box := *o.Box
 		k.box = &box
 	}
-	marks := marked(v, &Order{Box: o.Box})
-	outside := outsideOf(v, marks, o.Box != nil)
+	k.around = slices.Clone(o.Around)
+	marks := marked(v, &Order{Box: o.Box, Around: o.Around})
+	outside := outsideOf(v, marks, o.boxed())
 	if g := groundOf(v, outside); g.isPlain(v, d.even, outside) {
 		g.layOut()
 		k.noise = max(k.noise, .8*g.sigma)
@@ -171,9 +179,9 @@ func (d *Desk) learn(o Order) *learned {
 		d.known = k
 		return k
 	}
-	k.mixing, k.clear = mixedly(v, marks, o.Box != nil)
+	k.mixing, k.clear = mixedly(v, marks, o.boxed())
 	if len(o.Strokes) > 0 && !slices.Contains(k.mixing.mask, true) {
-		k.mixing, k.clear = mixedly(v, marked(v, &o), o.Box != nil)
+		k.mixing, k.clear = mixedly(v, marked(v, &o), o.boxed())
 		return k
 	}
 	d.known = k

@@ -19,7 +19,7 @@ func (d *Desk) Draft() *paint.Bitmap {
 		if a == 0 {
 			continue
 		}
-		c := v.pix[i]
+		c := d.mended.small(v)[i]
 		if a < 255 && d.sides != nil {
 			if s := d.sides.slot[i]; s > 0 {
 				c = own(c, d.sides.thing[s-1], d.sides.ground[s-1], float32(a)/255)

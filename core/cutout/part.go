@@ -85,6 +85,15 @@ func marked(v *view, o *Order) []int8 {
 			}
 		}
 	}
+	if len(o.Around) > 2 {
+		within := make([]int8, len(m))
+		v.enclose(within, Stroke{Points: o.Around}, thing)
+		for i, in := range within {
+			if in == 0 {
+				m[i] = ground
+			}
+		}
+	}
 	for _, s := range o.Strokes {
 		v.draw(m, s)
 	}

@@ -138,8 +138,10 @@ func colourOf(p uint32) colour {
 // through, what it has of the ground is taken away.
 func (d *Desk) colourRow(out []uint32, alpha []uint8, x0, y int) {
 	if d.clear != nil && d.sides == nil {
-		copy(out, d.clear.Pix[y*d.photo.W+x0:])
-		return
+		if d.mended.photo == nil {
+			copy(out, d.clear.Pix[y*d.photo.W+x0:])
+			return
+		}
 	}
 	v := d.v
 	same := v.across == 1 && v.down == 1
@@ -148,7 +150,7 @@ func (d *Desk) colourRow(out []uint32, alpha []uint8, x0, y int) {
 		if a == 0 {
 			continue
 		}
-		c := colourOf(d.photo.Pix[y*d.photo.W+x0+k])
+		c := colourOf(d.shown().Pix[y*d.photo.W+x0+k])
 		if a < 255 && d.sides != nil {
 			var thing, ground colour
 			var weight float32
