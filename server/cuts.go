@@ -102,6 +102,21 @@ func (s *Server) orderCut(c *gin.Context) {
 	done(c, s.Store.OrderCut(c, c.Param("id"), o))
 }
 
+// takeOut takes a part out of what is cut of a photo.
+func (s *Server) takeOut(c *gin.Context) {
+	var o cutout.Order
+	err := readJSON(c, &o, largestOrder)
+	if err == nil {
+		err = o.Check(clip.MaxSide, clip.MaxSide)
+	}
+	if err != nil {
+		fail(c, err)
+		return
+	}
+	id, err := s.Store.TakeOut(c, c.Param("id"), o)
+	s.answerCut(c, id, err)
+}
+
 func (s *Server) removeCut(c *gin.Context) { done(c, s.Store.RemoveCut(c, c.Param("id"))) }
 func (s *Server) returnCut(c *gin.Context) { done(c, s.Store.ReturnCut(c, c.Param("id"))) }
 

@@ -105,6 +105,7 @@ func (s *Server) routes(api *gin.RouterGroup) {
 	api.POST("/cuts", s.layPhoto)
 	api.GET("/cuts/:id", packed, s.getCut)
 	api.PUT("/cuts/:id/order", s.orderCut)
+	api.POST("/cuts/:id/parts", s.takeOut)
 	api.POST("/cuts/:id/make", s.makeCut)
 	api.DELETE("/cuts/:id", s.removeCut)
 	api.POST("/cuts/:id/return", s.returnCut)

@@ -15,20 +15,28 @@ type Cut struct {
 	ID      string          `json:"id"`
 	Name    string          `json:"name"`
 	Photo   string          `json:"photo"`   // the file of the photo, by its hash
-	Order   json.RawMessage `json:"order"`   // a cutout.Order
+	Order   json.RawMessage `json:"order"`   // a cutout.Order, with those of its parts
 	Result  *string         `json:"result"`  // the file of the cut-out; null while none was made
 	At      [2]int          `json:"at"`      // the pixel of the photo that the result's upper left one is
 	Found   json.RawMessage `json:"found"`   // a cutout.Found, or null
 	Looked  bool            `json:"looked"`  // a person has looked at the result
 	Changed bool            `json:"changed"` // something else is wanted than the result shows
 	Clips   json.RawMessage `json:"clips"`   // a Use for each clip that shows the result
+	PartOf  string          `json:"partOf"`  // the cut that this is a part of; none is ""
 }
 
 // MostCuts is how many cuts lie on the Bench at most.
 const MostCuts = 500
 
-const cutColumns = `SELECT c.id, c.name, c.photo, c.wanted, c.result, ARRAY[c.at_x, c.at_y], c.found, c.looked,
-	c.made IS DISTINCT FROM c.wanted, coalesce(u.clips, '[]') FROM cuts c LEFT JOIN used u ON u.hash = c.result `
+// What is wanted of a cut, the parts that are taken out of it included.
+const ordered = `, ordered AS (
+	SELECT c.id AS cut, CASE WHEN o.parts IS NULL THEN c.wanted ELSE jsonb_set(c.wanted, '{out}', o.parts) END AS whole
+	FROM cuts c CROSS JOIN LATERAL (
+		SELECT jsonb_agg(p.wanted ORDER BY p.created_at, p.id) AS parts FROM cuts p WHERE p.part_of = c.id AND p.removed IS NULL) o) `
+
+const cutColumns = ordered + `SELECT c.id, c.name, c.photo, o.whole, c.result, ARRAY[c.at_x, c.at_y], c.found, c.looked,
+	c.made IS DISTINCT FROM o.whole, coalesce(u.clips, '[]'), coalesce(c.part_of, '')
+	FROM cuts c JOIN ordered o ON o.cut = c.id LEFT JOIN used u ON u.hash = c.result `
 
 // Cuts lists what lies on the Bench, the newest first.
 func (s *Store) Cuts(ctx context.Context) ([]Cut, error) {
@@ -50,7 +58,7 @@ func (s *Store) Cut(ctx context.Context, id string) (Cut, error) {
 // LayPhoto lays a photo on the Bench and gives the ID of its cut: of the one that is there
 // already, or of a new one. What was cut out here lies on it as the photo that it was cut from.
 func (s *Store) LayPhoto(ctx context.Context, photo, name string) (id string, err error) {
-	err = s.row(ctx, `SELECT id FROM cuts WHERE $1 IN (photo, result) AND removed IS NULL ORDER BY created_at DESC LIMIT 1`, []any{photo}, &id)
+	err = s.row(ctx, `SELECT id FROM cuts WHERE (photo = $1 AND part_of IS NULL OR result = $1) AND removed IS NULL ORDER BY created_at DESC LIMIT 1`, []any{photo}, &id)
 	if !errors.Is(err, ErrNotFound) {
 		return id, err
 	}
@@ -58,8 +66,20 @@ func (s *Store) LayPhoto(ctx context.Context, photo, name string) (id string, er
 	return id, err
 }
 
-// OrderCut keeps what is wanted of a photo.
+// TakeOut begins a part of a cut and gives its ID. Its place in the cut is filled from now on.
+func (s *Store) TakeOut(ctx context.Context, of string, o cutout.Order) (id string, err error) {
+	raw, err := json.Marshal(o)
+	if err != nil {
+		return "", err
+	}
+	err = s.row(ctx, `INSERT INTO cuts (id, name, photo, wanted, part_of) SELECT $1, left('Part of ' || name, 120), photo, $3, id
+		FROM cuts WHERE id = $2 AND part_of IS NULL AND removed IS NULL RETURNING id`, []any{NewID(), of, raw}, &id)
+	return id, err
+}
+
+// OrderCut keeps what is wanted of a photo. Its parts have orders of their own.
 func (s *Store) OrderCut(ctx context.Context, id string, o cutout.Order) error {
+	o.Out = nil
 	raw, err := json.Marshal(o)
 	if err != nil {
 		return err

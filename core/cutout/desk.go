@@ -22,6 +22,7 @@ type Desk struct {
 	sides *sides
 
 	mended mended
+	near   *closer // at what an order has a line around; nil is all of it
 }
 
 // Open lays a photo on the desk.
@@ -73,6 +74,16 @@ func (d *Desk) Follow(o Order) error {
 	if err := o.Check(d.photo.W, d.photo.H); err != nil {
 		return err
 	}
+	d.order = o
+	if len(o.Around) > 0 {
+		return d.followCloser(o)
+	}
+	d.near = nil
+	return d.follow(o)
+}
+
+// follow is Follow on the whole of the photo.
+func (d *Desk) follow(o Order) error {
 	d.order = o
 	v := d.v
 	if err := d.mend(o); err != nil {

@@ -6,6 +6,9 @@ import "billow/core/paint"
 // costs a small part of the whole one.
 func (d *Desk) Draft() *paint.Bitmap {
 	v := d.v
+	if d.near != nil {
+		return d.near.draft(v)
+	}
 	out := paint.NewBitmap(v.w, v.h)
 	if d.alpha == nil {
 		return out

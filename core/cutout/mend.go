@@ -4,7 +4,6 @@ import (
 	"errors"
 	"image"
 	"math"
-	"reflect"
 
 	"billow/core/paint"
 
@@ -38,7 +37,7 @@ func (m *mended) small(v *view) []colour {
 // mend finds what is to be filled of an order, and fills it at the working size.
 func (d *Desk) mend(o Order) error {
 	m := &d.mended
-	if reflect.DeepEqual(m.heals, o.Heals) && reflect.DeepEqual(m.out, o.Out) {
+	if same(m.heals, o.Heals) && same(m.out, o.Out) {
 		return nil
 	}
 	d.mended = mended{heals: o.Heals, out: o.Out}
@@ -67,9 +66,9 @@ func (d *Desk) mend(o Order) error {
 
 // covered is where something of a cut is, and two pixels around it.
 func (d *Desk) covered() []bool {
-	out := make([]bool, len(d.alpha))
-	for i, a := range d.alpha {
-		out[i] = a > .02
+	out := make([]bool, len(d.v.pix))
+	for i, p := range d.Draft().Pix {
+		out[i] = p>>24 > 5
 	}
 	for range 2 {
 		next := make([]bool, len(out))

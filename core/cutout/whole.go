@@ -57,6 +57,9 @@ func (d *Desk) Whole() *paint.Bitmap {
 // Part is a part of the cut in the photo's own pixels.
 func (d *Desk) Part(part image.Rectangle) *paint.Bitmap {
 	part = part.Intersect(image.Rect(0, 0, d.photo.W, d.photo.H))
+	if d.near != nil {
+		return d.near.part(part)
+	}
 	reach := d.order.Edge.reach()
 	wide := part.Inset(-reach).Intersect(image.Rect(0, 0, d.photo.W, d.photo.H))
 	m := &opacity{wide.Dx(), wide.Dy(), make([]uint8, wide.Dx()*wide.Dy())}

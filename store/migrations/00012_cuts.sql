@@ -10,11 +10,13 @@ CREATE TABLE cuts (
     at_x       int NOT NULL DEFAULT 0,          -- the pixel of the photo that the result's upper left one is
     at_y       int NOT NULL DEFAULT 0,
     found      json,
+    part_of    text REFERENCES cuts (id) ON DELETE CASCADE, -- the cut that this part is taken out of
     looked     boolean NOT NULL DEFAULT false,  -- a person has looked at the result
     created_at timestamptz NOT NULL DEFAULT now(),
     removed    timestamptz
 );
 CREATE INDEX cuts_photo ON cuts (photo);
+CREATE INDEX cuts_part_of ON cuts (part_of);
 CREATE INDEX cuts_result ON cuts (result);
 
 -- +goose Down

@@ -245,6 +245,7 @@ export interface PhotoCut {
   changed: boolean // something else is wanted than the result shows
   needsLook: boolean
   clips: { id: string; name: string }[]
+  partOf: string // the cut that it is a part of
 }
 
 // A product of some clip, with its picture, for other clips to choose.
@@ -367,6 +368,8 @@ export const api = {
   removeBrand: (id: string) => call<void>('DELETE', `/api/brands/${id}`),
   cuts: () => call<PhotoCut[]>('GET', '/api/cuts'),
   layPhoto: (photo: string, name: string) => call<PhotoCut>('POST', '/api/cuts', { photo, name }),
+  cut: (id: string) => call<PhotoCut>('GET', `/api/cuts/${id}`),
+  takeOut: (id: string, order: Order) => call<PhotoCut>('POST', `/api/cuts/${id}/parts`, order),
   orderCut: (id: string, order: Order) => call<void>('PUT', `/api/cuts/${id}/order`, order),
   makeCut: (id: string, looked: boolean) =>
     call<PhotoCut & { prop: Prop; followed: number }>('POST', `/api/cuts/${id}/make`, { looked }),

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Stroke } from '../types'
-import { inHand, staying } from './tools'
+import { dabs, inHand, staying } from './tools'
 import type { Brush } from './useBrush'
 import type { Lens } from './useLens'
 import type { OrderSteps } from './useOrder'
@@ -28,7 +28,9 @@ const path = (s: Stroke) =>
   s.points.map(([x, y], i) => `${i ? 'L' : 'M'}${x} ${y}`).join('') +
   (s.inside ? 'Z' : s.points.length < 2 ? 'h0.01' : '')
 const hair = computed(() => 1.5 / props.lens.scale.value)
-const paints = computed(() => !props.moves && inHand.tool !== 'hand' && inHand.tool !== 'box')
+const round = computed(() => !props.moves && dabs())
+const healed = computed(() => (props.marks ? (props.steps.order.value.heals ?? []) : []))
+const around = computed(() => (props.marks ? (props.steps.order.value.around ?? []) : []))
 
 function over(e: PointerEvent) {
   const b = (e.currentTarget as HTMLElement).getBoundingClientRect()
@@ -62,11 +64,13 @@ function wheel(e: WheelEvent) {
           :class="[s.stays ? 'stays' : 'goes', { inside: s.inside, seeks: s.seeks }]"
           :stroke-width="s.inside ? 2 * hair : Math.max(2 * s.radius, hair)"
         />
+        <circle v-for="(h, i) in healed" :key="`h${i}`" class="heal" :cx="h.x" :cy="h.y" :r="h.radius" />
+        <polygon v-if="around.length" class="box" :points="around.join(' ')" :stroke-width="hair" />
         <rect v-if="box" class="box" :x="box[0]" :y="box[1]" :width="box[2]" :height="box[3]" :stroke-width="hair" />
       </svg>
     </div>
     <span
-      v-if="pointer && paints && inHand.tool !== 'outline'"
+      v-if="pointer && round"
       class="tip"
       :class="staying(false) ? 'stays' : 'goes'"
       :style="{
@@ -161,6 +165,13 @@ path {
   fill: none;
   stroke: var(--harbour);
   stroke-dasharray: 6 4;
+  vector-effect: non-scaling-stroke;
+}
+
+.heal {
+  fill: none;
+  stroke: var(--brass);
+  stroke-width: 1.5;
   vector-effect: non-scaling-stroke;
 }
 

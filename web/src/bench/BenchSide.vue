@@ -24,6 +24,7 @@ const making = ref(false)
 
 const found = computed(() => props.cutter.found.value)
 const edge = computed(() => props.steps.order.value.edge)
+const whole = computed(() => bench.cuts.find((c) => c.id === props.cut?.partOf))
 const fresh = computed(
   () =>
     !props.cut?.result || props.cut.changed || props.steps.past.value.length > 0 || props.steps.future.value.length > 0
@@ -66,10 +67,32 @@ async function finish(then: 'shelf' | 'clip') {
   }
 }
 
-const clear = () => props.steps.set({ edge: {} })
+// standApart lets a part spring out of what it was cut from.
+async function standApart() {
+  const [part, of] = [props.cut, whole.value]
+  if (!part || !of || making.value) return
+  making.value = true
+  try {
+    await props.keep()
+    await editor.quiet()
+    const made = await bench.make(part.id, true)
+    const rest = await bench.make(of.id, true)
+    if (rest.followed) await editor.outbox?.pull()
+    await editor.quiet()
+    await placing.apart(rest, made)
+    await router.push(`/clips/${editor.id}`)
+  } catch (e) {
+    notices.fail(e)
+  } finally {
+    making.value = false
+  }
+}
+
+const clear = () =>
+  props.steps.set({ edge: {}, around: props.steps.order.value.around, out: props.steps.order.value.out })
 const nothing = computed(() => {
   const o = props.steps.order.value
-  return !o.box && !o.strokes?.length && !Object.values(o.edge).some(Boolean)
+  return !o.box && !o.strokes?.length && !o.heals?.length && !o.turn && !Object.values(o.edge).some(Boolean)
 })
 </script>
 
@@ -135,7 +158,25 @@ const nothing = computed(() => {
           @settle="steps.settled()"
         />
       </section>
-      <section class="acts">
+      <section v-if="!cut.partOf">
+        <SliderField
+          label="Straightened"
+          unit="°"
+          :value="steps.order.value.turn ?? 0"
+          :min="-45"
+          :max="45"
+          :step="0.5"
+          @change="steps.turn($event)"
+          @settle="steps.settled()"
+        />
+      </section>
+      <section v-if="whole" class="acts">
+        <p class="hint">A part of {{ whole.name }}. It lies exactly where it was, and its place is filled.</p>
+        <BButton class="btn-act" :variant="null" :disabled="making || found?.nothing !== false" @click="standApart">{{
+          making ? 'Cutting it out…' : 'Let it stand apart in the clip'
+        }}</BButton>
+      </section>
+      <section v-else class="acts">
         <button class="plain" :disabled="nothing" @click="clear">
           <i class="bi bi-eraser" aria-hidden="true" /> Back to the first guess
         </button>

@@ -26,9 +26,11 @@ const cutter = useCutter()
 const pane = ref<HTMLElement | null>(null)
 const { width, height } = useElementSize(pane)
 const size = computed(() => cutter.size.value)
+const steps = useOrder((order) => void cutter.follow(order))
 const lens = useLens(
   size,
-  computed(() => ({ w: width.value, h: height.value }))
+  computed(() => ({ w: width.value, h: height.value })),
+  computed(() => steps.order.value.turn ?? 0)
 )
 const { ground, list: grounds, style: groundStyle } = useGrounds()
 const marks = ref(true)
@@ -36,8 +38,7 @@ const space = ref(false)
 
 const id = computed(() => String(route.query.cut ?? ''))
 const cut = computed(() => bench.cuts.find((c) => c.id === id.value))
-const steps = useOrder((order) => void cutter.follow(order))
-const brush = useBrush(lens, steps)
+const brush = useBrush(lens, steps, takeOut)
 
 // What is wanted is kept by the server soon after it was changed, and before another photo
 // is looked at.
@@ -55,6 +56,23 @@ const keep = async (of: string) => {
 watch(steps.order, () => (unsent = steps.past.value.length + steps.future.value.length > 0))
 watchDebounced(steps.order, () => keep(id.value).catch(notices.fail), { debounce: 700 })
 onBeforeUnmount(() => void keep(id.value).catch(notices.fail))
+
+// takeOut lets a part of the photo stand by itself, and goes to it.
+async function takeOut(around: [number, number][]) {
+  const of = cut.value
+  if (!of) return
+  if (of.partOf) return notices.say('This is a part already: take another one out of the whole photo', 'problem')
+  try {
+    await keep(of.id)
+    const part = await api.takeOut(of.id, { around, edge: {} })
+    bench.put(part)
+    bench.put(await api.cut(of.id)) // its place is filled from now on
+    inHand.tool = 'stays'
+    await choose(part.id)
+  } catch (e) {
+    notices.fail(e)
+  }
+}
 
 async function open() {
   const now = cut.value

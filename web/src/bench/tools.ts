@@ -1,7 +1,7 @@
 import { reactive } from 'vue'
 
 // What a pointer does on the Bench.
-export type ToolId = 'stays' | 'goes' | 'box' | 'outline' | 'hand'
+export type ToolId = 'stays' | 'goes' | 'box' | 'outline' | 'heal' | 'part' | 'hand'
 
 export const tools: { id: ToolId; name: string; icon: string; key: string; says: string }[] = [
   { id: 'stays', name: 'This stays', icon: 'brush', key: 's', says: 'Paint over what belongs to the thing' },
@@ -14,6 +14,20 @@ export const tools: { id: ToolId; name: string; icon: string; key: string; says:
     says: 'Draw around a part: it stays, or goes, as a whole'
   },
   { id: 'box', name: 'Box', icon: 'crop', key: 'b', says: 'Draw a box around the thing: all outside it goes' },
+  {
+    id: 'heal',
+    name: 'Heal',
+    icon: 'bandaid',
+    key: 'h',
+    says: 'Dab on dust and scratches: they are filled from around them'
+  },
+  {
+    id: 'part',
+    name: 'Part',
+    icon: 'puzzle',
+    key: 'p',
+    says: 'Draw around a part that is to stand by itself: its place is filled'
+  },
   { id: 'hand', name: 'Move', icon: 'arrows-move', key: 'm', says: 'Move the photo, as with Space held' }
 ]
 
@@ -24,6 +38,10 @@ export const inHand = reactive({
   width: 24, // of the brush, pixels of the screen
   seeks: true // only what looks alike
 })
+
+// What draws a closed line, and what a round tip.
+export const encloses = () => inHand.tool === 'outline' || inHand.tool === 'part'
+export const dabs = () => inHand.tool === 'stays' || inHand.tool === 'goes' || inHand.tool === 'heal'
 
 // Whether what is painted now stays.
 export const staying = (turned: boolean) =>

@@ -1,14 +1,14 @@
 import { computed, shallowRef } from 'vue'
 import { drag } from '../parts/useDrag'
 import type { Order, Stroke } from '../types'
-import { inHand, staying } from './tools'
+import { encloses, inHand, staying } from './tools'
 import type { Lens } from './useLens'
 import type { OrderSteps } from './useOrder'
 
 type Box = NonNullable<Order['box']>
 
 // useBrush is what a pointer draws on the Bench, in either pane.
-export function useBrush(lens: Lens, steps: OrderSteps) {
+export function useBrush(lens: Lens, steps: OrderSteps, takeOut: (around: [number, number][]) => void) {
   const drawn = shallowRef<Stroke | null>(null) // what is being painted
   const boxed = shallowRef<Box | null>(null) // the box that is being drawn
   const radius = computed(() => inHand.width / 2 / lens.scale.value)
@@ -21,6 +21,7 @@ export function useBrush(lens: Lens, steps: OrderSteps) {
     const bounds = pane.getBoundingClientRect()
     const place = (p: PointerEvent) => lens.place(p.clientX - bounds.left, p.clientY - bounds.top)
     if (inHand.tool === 'box') drawBox(e, place)
+    else if (inHand.tool === 'heal') heal(e, place)
     else paint(e, place)
   }
 
@@ -34,7 +35,7 @@ export function useBrush(lens: Lens, steps: OrderSteps) {
   }
 
   function paint(e: PointerEvent, place: (p: PointerEvent) => [number, number]) {
-    const around = inHand.tool === 'outline'
+    const around = encloses()
     const points: [number, number][] = [place(e)]
     const stroke: Stroke = {
       stays: staying(e.shiftKey),
@@ -57,8 +58,32 @@ export function useBrush(lens: Lens, steps: OrderSteps) {
       (moved, p) => {
         drawn.value = null
         const taken = moved || p.type === 'pointerup' // a press without a drag paints a dot
-        if (taken && !(around && points.length < 3))
-          steps.change({ strokes: [...steps.strokes.value, { ...stroke, points: points.map(rounded) }] })
+        if (!taken || (around && points.length < 3)) return
+        if (inHand.tool === 'part') takeOut(points.map(rounded))
+        else steps.change({ strokes: [...steps.strokes.value, { ...stroke, points: points.map(rounded) }] })
+      }
+    )
+  }
+
+  // heal dabs along the way, each dab beside the last.
+  function heal(e: PointerEvent, place: (p: PointerEvent) => [number, number]) {
+    const r = Math.max(1, Math.min(300, radius.value))
+    const dabs: [number, number][] = [place(e)]
+    const seen = () => (drawn.value = { stays: true, radius: r, points: [...dabs] })
+    seen()
+    drag(
+      e,
+      (p) => {
+        const [x, y] = place(p)
+        const [lx, ly] = dabs[dabs.length - 1]
+        if (Math.hypot(x - lx, y - ly) >= r) dabs.push([x, y])
+        seen()
+      },
+      (moved, p) => {
+        drawn.value = null
+        if (!moved && p.type !== 'pointerup') return
+        const heals = dabs.map(rounded).map(([x, y]) => ({ x, y, radius: Math.round(r * 10) / 10 }))
+        steps.change({ heals: [...(steps.order.value.heals ?? []), ...heals] })
       }
     )
   }

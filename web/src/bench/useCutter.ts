@@ -28,10 +28,13 @@ export function useCutter() {
 
   // lay takes another photo, and makes what is wanted of it.
   async function lay(hash: string, order: Order) {
+    const known = photo === hash && size.value
     photo = hash
     wanted = null
-    size.value = found.value = draft.value = null
+    found.value = draft.value = null
     busy.value = 'laying'
+    if (known) return follow(order)
+    size.value = null
     try {
       const bytes = await api.bytes(`/api/files/${hash}`)
       if (photo !== hash) return

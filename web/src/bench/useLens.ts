@@ -1,7 +1,12 @@
 import { computed, ref, type Ref } from 'vue'
 
 // useLens is which part of a photo is seen, and how large: the same in both panes.
-export function useLens(photo: Ref<{ w: number; h: number } | null>, pane: Ref<{ w: number; h: number }>) {
+// It is straightened about its middle by so many degrees.
+export function useLens(
+  photo: Ref<{ w: number; h: number } | null>,
+  pane: Ref<{ w: number; h: number }>,
+  turn: Ref<number>
+) {
   const zoom = ref(0) // pixels of the screen for one of the photo; 0 is the whole photo
   const at = ref({ x: 0, y: 0 }) // the pixel of the photo in the pane's middle
   const most = 32
@@ -15,14 +20,23 @@ export function useLens(photo: Ref<{ w: number; h: number } | null>, pane: Ref<{
     zoom.value || !photo.value ? at.value : { x: photo.value.w / 2, y: photo.value.h / 2 }
   )
   const percent = computed(() => Math.round(scale.value * 100))
+  const centre = computed(() => ({ x: (photo.value?.w ?? 0) / 2, y: (photo.value?.h ?? 0) / 2 }))
   const style = computed(() => ({
     width: `${photo.value?.w ?? 0}px`,
     height: `${photo.value?.h ?? 0}px`,
-    transform: `translate(${pane.value.w / 2 - middle.value.x * scale.value}px, ${pane.value.h / 2 - middle.value.y * scale.value}px) scale(${scale.value})`
+    transform: `translate(${pane.value.w / 2 - middle.value.x * scale.value}px, ${pane.value.h / 2 - middle.value.y * scale.value}px) scale(${scale.value}) translate(${centre.value.x}px, ${centre.value.y}px) rotate(${turn.value}deg) translate(${-centre.value.x}px, ${-centre.value.y}px)`
   }))
 
   // place is the place in the photo of a point of the pane.
-  const place = (x: number, y: number): [number, number] => [
+  function place(x: number, y: number): [number, number] {
+    const [u, v] = straight(x, y)
+    const [dx, dy] = [u - centre.value.x, v - centre.value.y]
+    const [sin, cos] = [Math.sin((turn.value * Math.PI) / 180), Math.cos((turn.value * Math.PI) / 180)]
+    return [centre.value.x + dx * cos + dy * sin, centre.value.y - dx * sin + dy * cos]
+  }
+
+  // straight is the same in the photo as it is straightened.
+  const straight = (x: number, y: number): [number, number] => [
     middle.value.x + (x - pane.value.w / 2) / scale.value,
     middle.value.y + (y - pane.value.h / 2) / scale.value
   ]
@@ -33,7 +47,7 @@ export function useLens(photo: Ref<{ w: number; h: number } | null>, pane: Ref<{
 
   // closer sees it so many times larger; what lies under a point of the pane stays there.
   function closer(factor: number, x = pane.value.w / 2, y = pane.value.h / 2) {
-    const [px, py] = place(x, y)
+    const [px, py] = straight(x, y)
     const next = Math.min(most, scale.value * factor)
     if (next <= fit.value) return whole()
     zoom.value = next
@@ -54,9 +68,13 @@ export function useLens(photo: Ref<{ w: number; h: number } | null>, pane: Ref<{
   const seen = computed(() => {
     const p = photo.value
     if (!p) return { x: 0, y: 0, w: 0, h: 0 }
-    const [x0, y0] = place(0, 0).map((v) => Math.max(0, Math.floor(v)))
-    const [x1, y1] = place(pane.value.w, pane.value.h)
-    return { x: x0, y: y0, w: Math.min(p.w, Math.ceil(x1)) - x0, h: Math.min(p.h, Math.ceil(y1)) - y0 }
+    const { w, h } = pane.value
+    const corners = [place(0, 0), place(w, 0), place(0, h), place(w, h)]
+    const [xs, ys] = [corners.map((c) => c[0]), corners.map((c) => c[1])]
+    const [x0, y0] = [Math.min(...xs), Math.min(...ys)].map((v) => Math.max(0, Math.floor(v)))
+    const x1 = Math.min(p.w, Math.ceil(Math.max(...xs)))
+    const y1 = Math.min(p.h, Math.ceil(Math.max(...ys)))
+    return { x: x0, y: y0, w: x1 - x0, h: y1 - y0 }
   })
 
   return {

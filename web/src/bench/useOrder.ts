@@ -40,6 +40,7 @@ export function useOrder(changed: (order: Order) => void) {
     set,
     change: (part: Partial<Order>) => set({ ...order.value, ...part }),
     edge: (part: Order['edge']) => set({ ...order.value, edge: { ...order.value.edge, ...part } }, true),
+    turn: (turn: number) => set({ ...order.value, turn }, true),
     settled: () => (settling = false),
     undo: () => step(past, future),
     redo: () => step(future, past),

@@ -30,5 +30,24 @@ export function usePlacing() {
     await editor.addLayer('cutout', { prop: known?.id ?? made.prop.id, name: made.name }, first)
   }
 
-  return { showing, place }
+  // apart lets a part stand by itself in the clip, exactly where it was, above the layer
+  // that shows the whole, whose place for it is filled.
+  async function apart(whole: PhotoCut & { prop: Prop }, part: PhotoCut & { prop: Prop }) {
+    let base = shows(whole.prop.hash)[0]?.id
+    if (!base) {
+      const photo = shows(whole.photo)[0]
+      await place(whole, photo)
+      base = shows(whole.prop.hash)[0]?.id
+    }
+    const id = `part-${Date.now().toString(36)}`
+    const by: [number, number] = [whole.at[0] - part.at[0], whole.at[1] - part.at[1]]
+    const commands: Command[] = [
+      { type: 'copyLayer', layer: base, id },
+      { type: 'recut', was: whole.prop.hash, prop: part.prop, by, layer: id },
+      { type: 'setLayer', layer: id, set: { name: part.name } }
+    ]
+    await editor.run({ type: 'batch', commands }, id)
+  }
+
+  return { showing, place, apart }
 }

@@ -132,6 +132,12 @@ export interface Guide {
   to: string
 }
 
+export interface Heal {
+  x: number
+  y: number
+  radius: number
+}
+
 export interface KeyRef {
   layer: string
   property: string
@@ -183,8 +189,12 @@ export interface Node {
 
 export interface Order {
   box?: [number, number, number, number] | null
+  around?: [number, number][]
   strokes?: Stroke[]
   edge: CutoutEdge
+  heals?: Heal[]
+  out?: Order[]
+  turn?: number
 }
 
 export interface OtherCount {
