@@ -24,7 +24,7 @@ var dish = color.NRGBA{30, 110, 96, 255}
 
 const (
 	dishX, dishY = 190, 210 // pixels of the photo
-	dishRadius    = 120
+	dishRadius   = 120
 )
 
 // photo writes a photo of 400 by 400 pixels: what a function says of each place, with grain, as
@@ -199,7 +199,7 @@ func (u *user) opensAgain() {
 	u.ready()
 	cy := 200 + (dishY-200)*.6
 	for _, far := range []struct {
-		out   float64
+		out  float64
 		dish bool
 	}{{-12, true}, {-2, false}} {
 		x := int(200 + (dishX-200)*.6 - dishRadius*.6 - far.out*.6)

@@ -56,13 +56,10 @@ func (s *Server) bringIn(c *gin.Context, name, credit string, spool *media.Spool
 		fail(c, err)
 		return
 	}
-	c.JSON(http.StatusCreated, broughtIn{p, p.Picture != nil && p.Picture.Opaque()})
-}
-
-// broughtIn is a prop that was brought in just now.
-type broughtIn struct {
-	clip.Prop
-	Opaque bool `json:"opaque"` // no pixel of its picture is transparent
+	if p.Picture != nil && p.Picture.Opaque() {
+		c.Header("X-Opaque", "1") // no pixel of it is transparent, so that it may need the Bench
+	}
+	c.JSON(http.StatusCreated, p)
 }
 
 // shelved is a prop as the shelf shows it.

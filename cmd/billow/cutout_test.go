@@ -133,3 +133,34 @@ func TestWhatCannotBeCutIsSaid(t *testing.T) {
 		}
 	}
 }
+
+func TestAFolderOfPhotosIsCut(t *testing.T) {
+	dir, out := filepath.Dir(onGreen(t)), filepath.Join(t.TempDir(), "cut")
+	for name, content := range map[string]string{"broken.jpg": "no picture", "notes.txt": "no photo"} {
+		if err := os.WriteFile(filepath.Join(dir, name), []byte(content), 0o600); err != nil {
+			t.Fatal(err)
+		}
+	}
+	said, problems, code := billow(t, "cutout", "--dir", dir, "--out", out, "--json")
+	if code != 0 {
+		t.Fatal(problems)
+	}
+	var list []cutOne
+	if err := json.Unmarshal([]byte(said), &list); err != nil {
+		t.Fatalf("%v in %s", err, said)
+	}
+	if len(list) != 2 || list[0].Photo != "broken.jpg" || list[0].Problem == "" || list[1].Out != "photo.png" || list[1].NeedsLook || list[1].Method != cutout.Plain {
+		t.Errorf("it says %+v", list)
+	}
+	if cut := pngAt(t, filepath.Join(out, "photo.png")); cut.Bounds().Dx() != 160 {
+		t.Errorf("the cut-out is %v large", cut.Bounds())
+	}
+	if said, _, _ := billow(t, "cutout", "--dir", dir, "--out", out); !strings.Contains(said, "2 photos, 0 of them need a look") {
+		t.Errorf("it says %s", said)
+	}
+	for _, args := range [][]string{{"--out", out}, {"photo.png", "--dir", dir, "--out", out}, {"--dir", t.TempDir(), "--out", out}} {
+		if _, problems, code := billow(t, append([]string{"cutout"}, args...)...); code == 0 || problems == "" {
+			t.Errorf("%v: exit code %d, %q", args, code, problems)
+		}
+	}
+}

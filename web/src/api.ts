@@ -132,10 +132,8 @@ export function sendFile(
     request.onload = () => {
       if (request.status === 202)
         return brought((request.response as { intake: string }).intake, sent).then(resolve, reject)
-      if (request.status < 300) {
-        const { opaque, ...prop } = request.response as Prop & { opaque: boolean }
-        return resolve({ prop, opaque, note: '' })
-      }
+      const opaque = request.getResponseHeader('X-Opaque') === '1'
+      if (request.status < 300) return resolve({ prop: request.response as Prop, opaque, note: '' })
       if (request.status === 401 && before === entered) knock()
       const e = (request.response as Failed | null)?.error
       reject(new Problem(e?.message ?? `The server answered ${request.status}`, e?.field, e?.code, request.status))
@@ -172,12 +170,11 @@ export interface StockPage {
 
 // takeThing brings a thing of the stock shelf in at its price.
 export async function takeThing(t: StockThing, read: (share: number) => void): Promise<Brought> {
-  const answer = await call<(Prop & { opaque: boolean }) | { intake: string }>('POST', `/api/stock/${t.id}/take`, {
+  const answer = await call<Prop | { intake: string }>('POST', `/api/stock/${t.id}/take`, {
     price: t.price ?? ''
   })
   if ('intake' in answer) return brought(answer.intake, (_, share) => read(share ?? 0))
-  const { opaque, ...prop } = answer
-  return { prop, opaque, note: '' }
+  return { prop: answer, note: '' }
 }
 
 // What would become of a table of products, and how it was read.
