@@ -9,7 +9,8 @@ const (
 	groundPlaced = .1 // how much places count beside colours
 	thingPlaced  = .1
 	smoothness   = 4.0 // the price of a border in a part of one colour
-	typical      = .9  // of the ground costs no more than this share
+	typical      = .9  // of the ground costs no more than what is usual
+	nearlyAll    = .97
 	rounds       = 5
 	groundParts  = 9
 	thingParts   = 6
@@ -19,9 +20,37 @@ const (
 // places of thing and ground are learned from a parting and give the next one, a few
 // times, at half size. clear is how much likelier the two sides are to be what they are
 // than the other, in the mean of the pixels near the border.
+//
+// Without a box there are two courses: on the second one more of what looks as the ground
+// does is taken for it, which tells things from textures. It counts where it is clearer,
+// unless it loses most of the thing, as where a thing's colours are in the ground too.
 func mixedly(v *view, marks []int8, boxed bool) (m *mixing, clear float64) {
 	half := v.halved()
-	m = &mixing{shade: 1, v: half, look: half.even(), marks: halvedMarks(v, half, marks)}
+	look, small := half.even(), halvedMarks(v, half, marks)
+	m, clear = course(half, look, small, boxed, typical)
+	if boxed {
+		return m, clear
+	}
+	strict, clearer := course(half, look, small, false, nearlyAll)
+	if clearer > clear && sizeOf(strict.mask) > sizeOf(m.mask)*.35 {
+		return strict, clearer
+	}
+	return m, clear
+}
+
+func sizeOf(mask []bool) (n float64) {
+	for _, m := range mask {
+		if m {
+			n++
+		}
+	}
+	return n
+}
+
+// course learns from one parting to the next; typical is how much of the ground is taken
+// for usual.
+func course(half *view, look []colour, marks []int8, boxed bool, typical float64) (m *mixing, clear float64) {
+	m = &mixing{shade: 1, v: half, look: look, marks: marks, typical: typical}
 	m.sides(boxed)
 	for range rounds {
 		m.learn()
@@ -67,6 +96,7 @@ type mixing struct {
 	mask          []bool
 	prior         []float32 // how much likelier a place is the thing's, in logarithms
 	ground, thing *mixture
+	typical       float64 // of the ground costs no more than this share
 	shade         float32 // how unlikely shadows are, 1 where the ground has many colours
 	small, whole  prices  // at half size, and at the whole as far as they were asked for
 }
@@ -81,6 +111,10 @@ func (m *mixing) sides(boxed bool) {
 		rx, ry = rx*.8, ry*.8
 	}
 	m.prior = make([]float32, len(m.look))
+	middle := 1.3
+	if !boxed {
+		middle = .4
+	}
 	m.mask = make([]bool, len(m.look))
 	for y := range m.v.h {
 		for x := range m.v.w {
@@ -89,7 +123,7 @@ func (m *mixing) sides(boxed bool) {
 			far := math.Sqrt(u*u + w*w)
 			square := max(math.Abs(u), math.Abs(w))
 			// Things fill an oval more often than the corners of their box.
-			m.prior[i] = float32(1.3 * (1 - math.Pow(.5*far+.5*square, 3)*1.6))
+			m.prior[i] = float32(middle * (1 - math.Pow(.5*far+.5*square, 3)*1.6))
 			m.mask[i] = m.marks[i] > 0 || (m.marks[i] == 0 && (far < .72 || boxed))
 		}
 	}
@@ -142,7 +176,7 @@ func (m *mixing) unlike(things, grounds []int32) []int32 {
 	}
 	slices.Sort(costs)
 	m.shade = .5 + .5*min(max((costs[len(costs)/2]-few)/(many-few), 0), 1)
-	most := costs[int(float64(len(costs)-1)*typical)]
+	most := costs[int(float64(len(costs)-1)*m.typical)]
 	own := make([]int32, 0, len(things))
 	for _, i := range things {
 		if m.marks[i] > 0 || m.groundCost(m.v, m.look[i], int(i)) > most {
