@@ -1,6 +1,8 @@
 package e2e
 
 import (
+	"context"
+	"encoding/json"
 	"fmt"
 	"image"
 	"image/color"
@@ -88,10 +90,49 @@ func (u *user) cutAgain(do func()) {
 // backed opens an empty clip with a dark backdrop.
 func (u *user) backed(name string) {
 	u.t.Helper()
+	clearedAway(u.t.(*testing.T))
 	u.emptyClip(name, "1s")
 	u.clickText(".row-line .name", "^Backdrop$")
 	u.write("input[aria-label='Colour, as #rrggbb']", "#14181e")
 	u.saved()
+}
+
+// clearedAway takes from the shelf, once the test is over, what it has put there: others go
+// through the shelf by the keyboard.
+func clearedAway(t *testing.T) {
+	t.Helper()
+	before := onTheShelf(t)
+	t.Cleanup(func() {
+		for hash := range onTheShelf(t) {
+			if !before[hash] {
+				if err := site.Store.RemoveProp(context.Background(), hash); err != nil {
+					t.Error(err)
+				}
+			}
+		}
+	})
+}
+
+// onTheShelf are the photos of these tests, and what was cut out of them, by hash.
+func onTheShelf(t *testing.T) map[string]bool {
+	t.Helper()
+	list, err := site.Store.Props(context.Background())
+	if err != nil {
+		t.Fatal(err)
+	}
+	out := map[string]bool{}
+	for _, s := range list {
+		var p clip.Prop
+		if err := json.Unmarshal(s.Prop, &p); err != nil {
+			t.Fatal(err)
+		}
+		for _, ours := range []string{"dish", "pale", "berry", "Part of berry", "gravel"} {
+			if strings.HasPrefix(p.Name, ours) {
+				out[p.Hash] = true
+			}
+		}
+	}
+	return out
 }
 
 // A photo that is let go on the picture is offered the Bench. What is cut out takes its place, each
