@@ -88,15 +88,22 @@ func (s *Server) answerCut(c *gin.Context, id string, err error) {
 
 func (s *Server) getCut(c *gin.Context) { s.answerCut(c, c.Param("id"), nil) }
 
-// orderCut keeps what is wanted of a photo, so that nothing is lost before it is made.
-func (s *Server) orderCut(c *gin.Context) {
-	var o cutout.Order
+// readOrder is what is wanted of a photo, or false after an answer that says what is wrong.
+func readOrder(c *gin.Context) (o cutout.Order, ok bool) {
 	err := readJSON(c, &o, largestOrder)
 	if err == nil {
 		err = o.Check(clip.MaxSide, clip.MaxSide)
 	}
 	if err != nil {
 		fail(c, err)
+	}
+	return o, err == nil
+}
+
+// orderCut keeps what is wanted of a photo, so that nothing is lost before it is made.
+func (s *Server) orderCut(c *gin.Context) {
+	o, ok := readOrder(c)
+	if !ok {
 		return
 	}
 	done(c, s.Store.OrderCut(c, c.Param("id"), o))
@@ -104,13 +111,8 @@ func (s *Server) orderCut(c *gin.Context) {
 
 // takeOut takes a part out of what is cut of a photo.
 func (s *Server) takeOut(c *gin.Context) {
-	var o cutout.Order
-	err := readJSON(c, &o, largestOrder)
-	if err == nil {
-		err = o.Check(clip.MaxSide, clip.MaxSide)
-	}
-	if err != nil {
-		fail(c, err)
+	o, ok := readOrder(c)
+	if !ok {
 		return
 	}
 	id, err := s.Store.TakeOut(c, c.Param("id"), o)

@@ -213,12 +213,12 @@ func Finish(photo *paint.Bitmap, o Order) (Finished, error) {
 	if err != nil {
 		return Finished{}, err
 	}
-	at := image.Point{}
+	at, b := image.Point{}, found.Bounds
 	if o.Turn != 0 {
 		cut, at = turned(cut, o.Turn)
+		b, _ = cut.Visible()
 	}
-	b, any := cut.Visible()
-	if !any {
+	if b[0] >= b[2] {
 		return Finished{}, ErrNothing
 	}
 	out := paint.NewBitmap(b[2]-b[0], b[3]-b[1])

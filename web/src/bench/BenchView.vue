@@ -64,7 +64,8 @@ async function takeOut(around: [number, number][]) {
   if (of.partOf) return notices.say('This is a part already: take another one out of the whole photo', 'problem')
   try {
     await keep(of.id)
-    const part = await api.takeOut(of.id, { around, edge: {} })
+    // It is straightened as the whole is, so that it lies where it was.
+    const part = await api.takeOut(of.id, { around, edge: {}, turn: steps.order.value.turn })
     bench.put(part)
     bench.put(await api.cut(of.id)) // its place is filled from now on
     inHand.tool = 'stays'
@@ -85,9 +86,10 @@ async function open() {
 
 async function choose(next: string) {
   await keep(id.value).catch(notices.fail)
-  // What was done meanwhile is in the list, too.
+  // What was done meanwhile is in the list, too; parts that were taken out are there already.
   const now = cut.value
-  if (now) bench.put({ ...now, order: steps.order.value, changed: now.changed || steps.past.value.length > 0 })
+  if (now && steps.past.value.length)
+    bench.put({ ...now, order: { ...steps.order.value, out: now.order.out }, changed: true })
   await router.replace({ query: { ...route.query, cut: next } })
 }
 
