@@ -2,6 +2,7 @@ package export
 
 import (
 	"context"
+	"encoding/json"
 	"errors"
 	"log/slog"
 	"math"
@@ -9,6 +10,7 @@ import (
 	"time"
 
 	"billow/core/clip"
+	"billow/core/cutout"
 	"billow/media"
 	"billow/store"
 
@@ -94,7 +96,11 @@ func (w *intaker) take(ctx context.Context, a IntakeArgs, in store.Coming) error
 		return err
 	}
 	defer spool.Close()
-	t, err := media.TakeFootage(ctx, in.Name, spool, w.q.Limits, func(v float64) { share.Store(math.Float64bits(0.95 * v)) })
+	progress := func(v float64) { share.Store(math.Float64bits(0.95 * v)) }
+	if in.Cut != "" {
+		return w.cut(ctx, a, in, spool, progress)
+	}
+	t, err := media.TakeFootage(ctx, in.Name, spool, w.q.Limits, progress)
 	if cause := context.Cause(ctx); errors.Is(cause, errUnwanted) {
 		err = errUnwanted
 	}
@@ -113,6 +119,42 @@ func (w *intaker) take(ctx context.Context, a IntakeArgs, in store.Coming) error
 		return err
 	}
 	return s.FinishIntake(ctx, a.Intake, a.Attempt, t.Prop, t.Note)
+}
+
+// cut cuts a thing out of footage, and lets the clips follow that show what was cut before.
+func (w *intaker) cut(ctx context.Context, a IntakeArgs, in store.Coming, spool *media.Spool, progress func(float64)) error {
+	s := w.q.store
+	var o cutout.Order
+	if err := json.Unmarshal(in.Order, &o); err != nil {
+		return err
+	}
+	was, err := s.PropOf(ctx, in.Hash)
+	if err != nil && !errors.Is(err, store.ErrNotFound) {
+		return err
+	}
+	t, found, err := media.CutFootage(ctx, in.Name, spool, o, w.q.Limits, progress)
+	if cause := context.Cause(ctx); errors.Is(cause, errUnwanted) {
+		err = errUnwanted
+	}
+	if err != nil {
+		return err
+	}
+	defer t.Close()
+	t.Prop.Credit = in.Credit
+	if t.Prop.Footage != nil && was.Footage != nil {
+		t.Prop.Footage.Sound = was.Footage.Sound
+	}
+	if err := s.Keep(ctx, t.Prop, t.File.Again(), t.File.Coarse); err != nil {
+		return err
+	}
+	before, err := s.Cut(ctx, in.Cut)
+	if err != nil {
+		return err
+	}
+	if _, err := s.FinishCut(ctx, before, o, cutout.Finished{Found: found}, t.Prop, true); err != nil {
+		return err
+	}
+	return s.FinishIntake(ctx, a.Intake, a.Attempt, t.Prop, "")
 }
 
 // report writes progress twice a second and cancels when it is no longer wanted.

@@ -17,8 +17,8 @@ import (
 	"billow/core/paint"
 )
 
-// keptType is the media type of footage as it is kept.
-const keptType = "video/quicktime"
+// FootageType is the media type of footage as it is kept.
+const FootageType = "video/quicktime"
 
 const (
 	// filmMemory is how much address space ffmpeg may take for moving pictures: some frames of
@@ -411,7 +411,7 @@ func measured(title string, file *Spool, f *footage.Film) (*Taken, error) {
 		}
 	}
 	return &Taken{File: file, Prop: clip.Prop{
-		ID: "prop-" + file.Hash[:12], Name: title, Kind: clip.KindFootage, Hash: file.Hash, Media: keptType,
+		ID: "prop-" + file.Hash[:12], Name: title, Kind: clip.KindFootage, Hash: file.Hash, Media: FootageType,
 		Picture: picture, Footage: &clip.Footage{Seconds: f.Seconds(), Frames: f.Frames(), Alpha: alpha},
 	}}, nil
 }

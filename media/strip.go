@@ -2,6 +2,7 @@ package media
 
 import (
 	"bytes"
+	"fmt"
 	"image"
 	"image/draw"
 	"image/jpeg"
@@ -68,4 +69,16 @@ func Middle(s io.ReaderAt) (*Spool, error) {
 		return nil, err
 	}
 	return NewSpool(bytes.NewReader(b), int64(len(b)))
+}
+
+// Frame is a frame of footage, from 0 on, as a JPEG: its colours alone.
+func Frame(s io.ReaderAt, n int) ([]byte, error) {
+	f, err := OpenFilm(s)
+	if err != nil {
+		return nil, err
+	}
+	if n < 0 || n >= f.Frames() {
+		return nil, fmt.Errorf("the footage has %d frames", f.Frames())
+	}
+	return footage.NewReel(f, Part(s)).Coded(n)
 }

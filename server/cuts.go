@@ -1,6 +1,7 @@
 package server
 
 import (
+	"crypto/rand"
 	"encoding/json"
 	"errors"
 	"net/http"
@@ -20,14 +21,16 @@ const largestOrder = 8 << 20
 type benched struct {
 	store.Cut
 	NeedsLook bool `json:"needsLook"` // a person should look at it before it is used
+	Moves     bool `json:"moves"`     // it is footage
 }
 
 func benchedOf(c store.Cut) benched {
+	b := benched{Cut: c, Moves: c.Media == media.FootageType}
 	var found *cutout.Found
-	if json.Unmarshal(c.Found, &found) != nil || found == nil {
-		return benched{c, false}
+	if json.Unmarshal(c.Found, &found) == nil && found != nil {
+		b.NeedsLook = !c.Looked && found.NeedsALook()
 	}
-	return benched{c, !c.Looked && found.NeedsALook()}
+	return b
 }
 
 func (s *Server) listCuts(c *gin.Context) {
@@ -70,8 +73,28 @@ func (s *Server) isPicture(c *gin.Context, hash string) error {
 	switch f.Media {
 	case "image/png", "image/jpeg", "image/webp", "image/gif":
 		return nil
+	case media.FootageType:
+		return s.cuttable(c, f)
 	}
-	return clip.Fault("photo", "this file is no picture, so nothing can be cut out of it")
+	return clip.Fault("photo", "this file is neither a picture nor footage, so nothing can be cut out of it")
+}
+
+// cuttable refuses footage that is too long, or has nothing to be taken off.
+func (s *Server) cuttable(c *gin.Context, f *store.File) error {
+	known, err := s.Store.CutOf(c)
+	if err != nil || known[f.Hash] != "" { // what was cut out here is laid as what it was cut from
+		return err
+	}
+	film, err := media.OpenFilm(media.Anywhere(f))
+	switch {
+	case err != nil:
+		return err
+	case film.Frames() > cutout.MostFrames:
+		return clip.Fault("photo", "this footage has %d pictures, and a thing is cut out of at most %d: cut it shorter first", film.Frames(), cutout.MostFrames)
+	case film.Alpha:
+		return clip.Fault("photo", "this footage has clear parts already, so that there is no background to take off")
+	}
+	return nil
 }
 
 func (s *Server) answerCut(c *gin.Context, id string, err error) {
@@ -129,9 +152,17 @@ func (s *Server) makeCut(c *gin.Context) {
 		Looked bool `json:"looked"` // a person has seen it
 	}
 	err := readJSON(c, &in, smallBody)
+	var cut store.Cut
+	if err == nil {
+		cut, err = s.Store.Cut(c, c.Param("id"))
+	}
+	if err == nil && cut.Media == media.FootageType {
+		s.cutSoon(c, cut)
+		return
+	}
 	var out madeCut
 	if err == nil {
-		out, err = s.cutNow(c, c.Param("id"), in.Looked)
+		out, err = s.cutNow(c, cut, in.Looked)
 	}
 	if errors.Is(err, cutout.ErrNothing) {
 		err = clip.Fault("order", "%s", sentence(cutout.ErrNothing))
@@ -151,11 +182,24 @@ type madeCut struct {
 	Followed int       `json:"followed"`
 }
 
-func (s *Server) cutNow(c *gin.Context, id string, looked bool) (out madeCut, err error) {
-	cut, err := s.Store.Cut(c, id)
-	if err != nil {
-		return out, err
+// cutSoon has footage cut, which takes long: the answer is an intake.
+func (s *Server) cutSoon(c *gin.Context, cut store.Cut) {
+	id := rand.Text()
+	p, err := s.Store.PropOf(c, cut.Photo)
+	if errors.Is(err, store.ErrNotFound) {
+		err = nil // it is on no shelf any more
 	}
+	if err == nil {
+		err = s.Queue.Bring(c, id, store.Coming{Name: cut.Name, Hash: cut.Photo, Credit: p.Credit, Cut: cut.ID, Order: cut.Order})
+	}
+	if err != nil {
+		fail(c, err)
+		return
+	}
+	c.JSON(http.StatusAccepted, gin.H{"intake": id})
+}
+
+func (s *Server) cutNow(c *gin.Context, cut store.Cut, looked bool) (out madeCut, err error) {
 	var o cutout.Order
 	if err := json.Unmarshal(cut.Order, &o); err != nil {
 		return out, err
@@ -169,13 +213,16 @@ func (s *Server) cutNow(c *gin.Context, id string, looked bool) (out madeCut, er
 		return out, err
 	}
 	defer made.File.Close()
+	if of, err := s.Store.PropOf(c, cut.Photo); err == nil {
+		made.Prop.Credit = of.Credit
+	}
 	if err := s.Store.Keep(c, made.Prop, made.File.Again(), made.File.Coarse); err != nil {
 		return out, err
 	}
 	if out.Followed, err = s.Store.FinishCut(c, cut, o, made.Finished, made.Prop, looked); err != nil {
 		return out, err
 	}
-	if cut, err = s.Store.Cut(c, id); err != nil {
+	if cut, err = s.Store.Cut(c, cut.ID); err != nil {
 		return out, err
 	}
 	out.benched, out.Prop = benchedOf(cut), made.Prop

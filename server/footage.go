@@ -81,6 +81,26 @@ func (s *Server) getStrip(c *gin.Context) {
 	c.Data(http.StatusOK, kind, strip)
 }
 
+// getFrame is one picture of footage, from 0 on, without what its matte leaves out.
+func (s *Server) getFrame(c *gin.Context) {
+	f, err := s.Store.OpenFile(c, c.Param("hash"))
+	if err != nil {
+		fail(c, err)
+		return
+	}
+	n, err := strconv.Atoi(c.Param("n"))
+	if err != nil {
+		n = -1
+	}
+	jpeg, err := media.Frame(media.Anywhere(f), n)
+	if err != nil {
+		fail(c, clip.Fault("file", "it is no footage, or has no such picture"))
+		return
+	}
+	immutable(c)
+	c.Data(http.StatusOK, "image/jpeg", jpeg)
+}
+
 // smallFootage is the small picture of footage: of the frame in its middle.
 func smallFootage(ctx context.Context, f *store.File) ([]byte, error) {
 	still, err := media.Middle(media.Anywhere(f))

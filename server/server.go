@@ -126,6 +126,7 @@ func (s *Server) routes(api *gin.RouterGroup) {
 	api.GET("/files/:hash/small", s.getSmall)
 	api.GET("/files/:hash/parts/:n", s.getPart)
 	api.GET("/files/:hash/strip", s.getStrip)
+	api.GET("/files/:hash/frames/:n", s.getFrame)
 	api.GET("/files/:hash/sound", s.getSound)
 	api.GET("/clips/:id/variants", packed, s.listVariants)
 	api.GET("/clips/:id/variants/poster.jpg", s.variantPoster)

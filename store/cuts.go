@@ -14,7 +14,8 @@ import (
 type Cut struct {
 	ID      string          `json:"id"`
 	Name    string          `json:"name"`
-	Photo   string          `json:"photo"`   // the file of the photo, by its hash
+	Photo   string          `json:"photo"`   // the file of the photo, or of footage, by its hash
+	Media   string          `json:"media"`   // its media type
 	Order   json.RawMessage `json:"order"`   // a cutout.Order, with those of its parts
 	Result  *string         `json:"result"`  // the file of the cut-out; null while none was made
 	At      [2]int          `json:"at"`      // the pixel of the photo that the result's upper left one is
@@ -34,9 +35,9 @@ const ordered = `, ordered AS (
 	FROM cuts c CROSS JOIN LATERAL (
 		SELECT jsonb_agg(p.wanted ORDER BY p.created_at, p.id) AS parts FROM cuts p WHERE p.part_of = c.id AND p.removed IS NULL) o) `
 
-const cutColumns = ordered + `SELECT c.id, c.name, c.photo, o.whole, c.result, ARRAY[c.at_x, c.at_y], c.found, c.looked,
+const cutColumns = ordered + `SELECT c.id, c.name, c.photo, f.media, o.whole, c.result, ARRAY[c.at_x, c.at_y], c.found, c.looked,
 	c.made IS DISTINCT FROM o.whole, coalesce(u.clips, '[]'), coalesce(c.part_of, '')
-	FROM cuts c JOIN ordered o ON o.cut = c.id LEFT JOIN used u ON u.hash = c.result `
+	FROM cuts c JOIN ordered o ON o.cut = c.id JOIN files f ON f.hash = c.photo LEFT JOIN used u ON u.hash = c.result `
 
 // Cuts lists what lies on the Bench, the newest first.
 func (s *Store) Cuts(ctx context.Context) ([]Cut, error) {

@@ -24,13 +24,16 @@ type Coming struct {
 	Name   string
 	Hash   string
 	Credit string // of what comes from the stock shelf
+	Cut    string // the cut whose footage it is, which is cut rather than brought in
+	Order  []byte // what is wanted of it, a cutout.Order
 }
 
 // CreateIntake notes a file, which is stored, as one to be brought in. enqueue queues the work in
 // the same transaction.
 func (s *Store) CreateIntake(ctx context.Context, id string, in Coming, enqueue func(tx pgx.Tx, id string, attempt int) error) error {
 	return s.tx(ctx, func(ctx context.Context, tx pgx.Tx) error {
-		n, err := tx.Exec(ctx, `INSERT INTO intakes (id, name, hash, credit) VALUES ($1, $2, $3, $4) ON CONFLICT DO NOTHING`, id, in.Name, in.Hash, in.Credit)
+		n, err := tx.Exec(ctx, `INSERT INTO intakes (id, name, hash, credit, cut, wanted) VALUES ($1, $2, $3, $4, nullif($5, ''), $6) ON CONFLICT DO NOTHING`,
+			id, in.Name, in.Hash, in.Credit, in.Cut, in.Order)
 		if err != nil || n.RowsAffected() == 0 {
 			return err
 		}
@@ -48,7 +51,7 @@ func (s *Store) Intake(ctx context.Context, id string) (in Intake, err error) {
 // StartIntake takes one up, if it is still wanted in this attempt, and tells which file it is.
 func (s *Store) StartIntake(ctx context.Context, id string, attempt int) (in Coming, wanted bool, err error) {
 	err = s.row(ctx, `UPDATE intakes SET state = 'running', heartbeat = now() WHERE id = $1 AND attempt = $2 AND state IN ('waiting', 'running')
-		RETURNING name, hash, credit`, []any{id, attempt}, &in.Name, &in.Hash, &in.Credit)
+		RETURNING name, hash, credit, coalesce(cut, ''), wanted`, []any{id, attempt}, &in.Name, &in.Hash, &in.Credit, &in.Cut, &in.Order)
 	if err == ErrNotFound {
 		return in, false, nil
 	}
@@ -135,6 +138,7 @@ func (s *Store) intakesAgain(ctx context.Context, sql string, args []any, enqueu
 func (s *Store) DropFile(ctx context.Context, hash string) error {
 	_, err := s.exec(ctx, `DELETE FROM files f WHERE hash = $1
 		AND NOT EXISTS (SELECT FROM props p WHERE p.hash = f.hash)
+		AND NOT EXISTS (SELECT FROM cuts WHERE f.hash IN (photo, result))
 		AND NOT EXISTS (SELECT FROM clip_files c WHERE c.hash = f.hash)
 		AND NOT EXISTS (SELECT FROM export_parts p WHERE f.hash IN (p.video, p.poster))
 		AND NOT EXISTS (SELECT FROM intakes i WHERE i.hash = f.hash AND i.state IN ('waiting', 'running'))`, hash)

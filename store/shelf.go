@@ -65,6 +65,16 @@ func (s *Store) Keep(ctx context.Context, p clip.Prop, file io.Reader, coarse []
 	return s.PutProp(ctx, p)
 }
 
+// PropOf is what is known of a file that was brought in once.
+func (s *Store) PropOf(ctx context.Context, hash string) (p clip.Prop, err error) {
+	var raw json.RawMessage
+	if err := s.row(ctx, `SELECT prop FROM props WHERE hash = $1`, []any{hash}, &raw); err != nil {
+		return p, err
+	}
+	err = json.Unmarshal(raw, &p)
+	return p, err
+}
+
 // RemoveProp takes a prop from the shelf. Clips that use it keep it.
 func (s *Store) RemoveProp(ctx context.Context, hash string) error {
 	return s.found(ctx, `UPDATE props SET removed = now() WHERE hash = $1 AND removed IS NULL`, hash)

@@ -30,6 +30,7 @@ type Stroke struct {
 	Points [][2]float64 `json:"points"`
 	Inside bool         `json:"inside,omitempty"` // all that the line goes around, up to its last point
 	Seeks  bool         `json:"seeks,omitempty"`  // counts only where the photo looks as along the middle of the stroke
+	Frame  int          `json:"frame,omitempty"`  // of footage: the picture that it was painted on
 }
 
 // Order is what is wanted of a photo. Its zero value is the first guess.

@@ -21,8 +21,13 @@ type Desk struct {
 	alpha []float32 // at the working size
 	sides *sides
 
+	fine   float32 // grain of the photo's own pixels, in levels; 0 is not known yet
 	mended mended
 	near   *closer // at what an order has a line around; nil is all of it
+
+	beside []int8 // of a picture of footage: what strokes on others say of each pixel
+	open   *trimap
+	looked *lookedUp
 }
 
 // Open lays a photo on the desk.
@@ -89,35 +94,53 @@ func (d *Desk) follow(o Order) error {
 	if err := d.mend(o); err != nil {
 		return err
 	}
-	if d.clear != nil && !o.boxed() && len(o.Strokes) == 0 {
+	if d.clear != nil && !o.boxed() && len(o.Strokes) == 0 && d.beside == nil {
 		d.asItCame()
 		return nil
 	}
 	k := d.learn(o)
 	v.noise = k.noise
-	marks := marked(v, &o)
-	var mask, doubt []bool
-	var p prices
+	p := d.parted(k, &o)
+	return d.settle(k, p)
+}
+
+// parting is what is thing and what is ground.
+type parting struct {
+	mask, doubt []bool
+	marks       []int8 // what was said of them
+	prices      prices // what they cost, strokes considered
+}
+
+// parted parts a photo as an order and what was learned want it.
+func (d *Desk) parted(k *learned, o *Order) parting {
+	v := d.v
+	marks := marked(v, o)
+	for i, said := range d.beside {
+		if marks[i] == 0 {
+			marks[i] = said
+		}
+	}
 	if k.ground != nil {
 		d.found.Method = Plain
-		p = slices.Clone(k.prices)
-		lean(v, d.even, o.Strokes, p, marks)
-		mask = part(v, d.even, p, marks, plainSmoothness, nil, nil)
-		doubt = doubtPlain(v, k.ground, d.even, mask, p, k.most)
-	} else {
-		d.found.Method = Mixed
-		mask, p = k.mixing.parted(v, d.even, o.Strokes, marks)
-		doubt = doubtMixed(mask, p)
+		p := slices.Clone(k.prices)
+		lean(v, d.even, k.ground, o.Strokes, p, marks)
+		mask := part(v, d.even, p, marks, plainSmoothness, nil, nil)
+		return parting{mask, doubtPlain(v, k.ground, d.even, mask, p, k.most), marks, p}
 	}
-	return d.settle(k, mask, doubt, marks)
+	d.found.Method = Mixed
+	mask, p := k.mixing.parted(v, d.even, o.Strokes, marks)
+	return parting{mask, doubtMixed(mask, p), marks, p}
 }
 
 // plainSmoothness is the price of a border before a plain ground.
 const plainSmoothness = 1.1
 
+// spokenFor is by how much a price has to rise by strokes for a pixel to be no clear part.
+const spokenFor = .5
+
 // settle finds opacity and colours along the border of a parting.
-func (d *Desk) settle(k *learned, mask, doubt []bool, marks []int8) error {
-	v := d.v
+func (d *Desk) settle(k *learned, p parting) error {
+	v, mask, marks := d.v, p.mask, p.marks
 	n := 0
 	for _, m := range mask {
 		if m {
@@ -129,10 +152,15 @@ func (d *Desk) settle(k *learned, mask, doubt []bool, marks []int8) error {
 		d.found.Confidence, d.found.Why = 0, "Nothing was found in front of the background."
 		return ErrNothing
 	}
-	t := trimapOf(v, mask, doubt, marks)
+	t := trimapOf(v, mask, p.doubt, marks)
 	var through []float32
 	if k.ground != nil {
 		through = clearParts(v, k.ground, d.even, mask)
+		for i := range through {
+			if p.prices[i] > k.prices[i]+spokenFor {
+				through[i] = 0 // a stroke says that it is the thing's own colour
+			}
+		}
 		t.seeThrough(through, marks)
 	}
 	l := t.lookUp(v, d.even, k.ground)
@@ -140,6 +168,7 @@ func (d *Desk) settle(k *learned, mask, doubt []bool, marks []int8) error {
 		l.clear(v, t, k.ground, through)
 	}
 	d.alpha = matte(v, t, l, 40)
+	d.open, d.looked = t, l
 	d.sides = sidesOf(v, t, l, d.alpha)
 	d.found.judge(t, l, float64(n)/float64(len(mask)), k.clear)
 	return nil
@@ -182,11 +211,7 @@ func (d *Desk) learn(o Order) *learned {
 	marks := marked(v, &Order{Box: o.Box, Around: o.Around})
 	outside := outsideOf(v, marks, o.boxed())
 	if g := groundOf(v, outside); g.isPlain(v, d.even, outside) {
-		g.layOut()
-		k.noise = max(k.noise, .8*g.sigma)
-		v.noise = k.noise
-		k.ground = g
-		k.prices, k.most = plainly(v, g, d.even, marks)
+		k.before(d, g, marks)
 		d.known = k
 		return k
 	}
@@ -197,6 +222,15 @@ func (d *Desk) learn(o Order) *learned {
 	}
 	d.known = k
 	return k
+}
+
+// before prices the pixels before a plain ground.
+func (k *learned) before(d *Desk, g *evenGround, marks []int8) {
+	g.layOut()
+	k.noise = max(k.noise, .8*g.sigma)
+	d.v.noise = k.noise
+	k.ground = g
+	k.prices, k.most = plainly(d.v, g, d.even, marks)
 }
 
 // asItCame keeps the opacity that a picture came with.

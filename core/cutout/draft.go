@@ -1,6 +1,10 @@
 package cutout
 
-import "billow/core/paint"
+import (
+	"slices"
+
+	"billow/core/paint"
+)
 
 // Draft is the cut at the working size: what is looked at while strokes are painted. It
 // costs a small part of the whole one.
@@ -35,6 +39,11 @@ func (d *Desk) Draft() *paint.Bitmap {
 
 // DraftSize is the size of a draft in pixels.
 func (d *Desk) DraftSize() (w, h int) { return d.v.w, d.v.h }
+
+// Empty tells whether nothing stays.
+func (d *Desk) Empty() bool {
+	return !slices.ContainsFunc(d.alpha, func(a float32) bool { return a > 0 })
+}
 
 // smaller is the same border in a photo that is so many times smaller.
 func (e Edge) smaller(k float64) Edge {

@@ -67,10 +67,9 @@ func course(half *view, look []colour, marks []int8, boxed bool, typical float64
 // first, and then anew near the border, where alone prices are asked for.
 func (m *mixing) parted(v *view, look []colour, strokes []Stroke, marks []int8) ([]bool, prices) {
 	mask := m.mask
-	if len(strokes) > 0 {
-		small := halvedMarks(v, m.v, marks)
+	if small := halvedMarks(v, m.v, marks); !slices.Equal(small, m.marks) {
 		p := slices.Clone(m.small)
-		lean(m.v, m.look, strokes, p, small)
+		lean(m.v, m.look, nil, strokes, p, small)
 		mask = part(m.v, m.look, p, small, smoothness, nil, nil)
 	}
 	before := grown(v, m.v, mask)
@@ -84,8 +83,18 @@ func (m *mixing) parted(v *view, look []colour, strokes []Stroke, marks []int8) 
 			}
 		}
 	}
-	lean(v, look, strokes, p, marks)
+	lean(v, look, nil, strokes, p, marks)
 	return part(v, look, p, marks, smoothness, before, bandOf(before, v.w, v.h, 4)), p
+}
+
+// in is the parting of another picture of the same footage, by what was learned of this one.
+func (m *mixing) in(v *view, marks []int8) *mixing {
+	o := *m
+	o.v, o.whole = v.halved(), nil
+	o.look, o.marks = o.v.even(), halvedMarks(v, o.v, marks)
+	o.small = o.prices(o.v, o.look, nil, nil)
+	o.mask = part(o.v, o.look, o.small, o.marks, smoothness, nil, nil)
+	return &o
 }
 
 // mixing is a parting while it is learned.

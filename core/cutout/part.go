@@ -1,6 +1,7 @@
 package cutout
 
 import (
+	"image"
 	"math"
 	"slices"
 )
@@ -110,16 +111,33 @@ func (v *view) draw(m []int8, s Stroke) {
 		v.enclose(m, s, side)
 		return
 	}
-	core := s.Points
-	var along colour
-	if s.Seeks {
-		along = v.middle(core)
+	if !s.Seeks {
+		v.under(s, 1, func(i int) { m[i] = side })
+		return
 	}
-	limit := 24 + 3*v.noise
-	rx, ry := max(s.Radius/v.across, .6), max(s.Radius/v.down, .6)
-	for k := range core {
-		a := core[k]
-		b := core[min(k+1, len(core)-1)]
+	along, limit := v.middle(s.Points), 24+3*v.noise
+	var all, core []int32
+	part := image.Rectangle{}
+	v.under(s, 1, func(i int) {
+		all = append(all, int32(i))
+		x, y := i%v.w, i/v.w
+		part = part.Union(image.Rect(x, y, x+1, y+1))
+	})
+	v.under(s, .3, func(i int) { core = append(core, int32(i)) })
+	steep := edgesFrom(v, v.pix, 3+3*v.noise, core, part)
+	for _, i := range all {
+		if steep[i] == 0 || steep[i] < mostEdges && v.pix[i].apart(along) <= limit {
+			m[i] = side
+		}
+	}
+}
+
+// under calls with the pixels under a stroke, or under a share of its width.
+func (v *view) under(s Stroke, share float64, with func(i int)) {
+	rx, ry := max(share*s.Radius/v.across, .6), max(share*s.Radius/v.down, .6)
+	for k := range s.Points {
+		a := s.Points[k]
+		b := s.Points[min(k+1, len(s.Points)-1)]
 		ax, ay := a[0]/v.across, a[1]/v.down
 		bx, by := b[0]/v.across, b[1]/v.down
 		x0, x1 := clampPair(math.Floor(min(ax, bx)-rx), math.Ceil(max(ax, bx)+rx), v.w)
@@ -134,14 +152,9 @@ func (v *view) draw(m []int8, s Stroke) {
 					t = min(max((px*dx+py*dy)/long, 0), 1)
 				}
 				px, py = px-t*dx, py-t*dy
-				if px*px+py*py > 1 {
-					continue
+				if px*px+py*py <= 1 {
+					with(y*v.w + x)
 				}
-				i := y*v.w + x
-				if s.Seeks && px*px+py*py > .09 && v.pix[i].apart(along) > limit {
-					continue
-				}
-				m[i] = side
 			}
 		}
 	}

@@ -35,9 +35,22 @@ const Working = 640
 
 // viewOf averages a photo down to the working size.
 func viewOf(photo *paint.Bitmap, longer int) *view {
-	k := max(1, float64(max(photo.W, photo.H))/float64(longer))
-	v := &view{w: max(1, int(math.Round(float64(photo.W)/k))), h: max(1, int(math.Round(float64(photo.H)/k)))}
+	v := &view{}
+	v.w, v.h = workingSize(photo.W, photo.H, longer)
 	v.across, v.down = float64(photo.W)/float64(v.w), float64(photo.H)/float64(v.h)
+	v.average(photo)
+	v.noise = v.grain()
+	return v
+}
+
+// workingSize is the size at which a photo is worked on.
+func workingSize(photoW, photoH, longer int) (w, h int) {
+	k := max(1, float64(max(photoW, photoH))/float64(longer))
+	return max(1, int(math.Round(float64(photoW)/k))), max(1, int(math.Round(float64(photoH)/k)))
+}
+
+// average gives each pixel of the view the mean of those that it has in a picture.
+func (v *view) average(photo *paint.Bitmap) {
 	v.pix = make([]colour, v.w*v.h)
 	edge := func(i, n, of int) int { return i * of / n }
 	for y := range v.h {
@@ -54,24 +67,32 @@ func viewOf(photo *paint.Bitmap, longer int) *view {
 			v.pix[y*v.w+x] = colour{float32(r) * n, float32(g) * n, float32(b) * n}
 		}
 	}
-	v.noise = v.grain()
-	return v
 }
 
-// grain is the noise of the view: the median of what a small filter leaves that is blind
-// to planes and edges along an axis (J. Immerkaer, "Fast Noise Variance Estimation", 1996).
+// grain is the noise of the view, in levels.
 func (v *view) grain() float32 {
-	if v.w < 3 || v.h < 3 {
+	return max(.5, deviation(v.w, v.h, 1, func(i int) float32 { return v.pix[i][1] }))
+}
+
+// grainOf is the noise of a photo, of which some rows are looked at.
+func grainOf(b *paint.Bitmap) float32 {
+	step := max(1, b.W*b.H/300_000)
+	return deviation(b.W, b.H, step, func(i int) float32 { return float32(b.Pix[i] >> 8 & 255) })
+}
+
+// deviation is that of the noise in a picture, of each so many rows: the median of what a
+// small filter leaves that is blind to planes and edges along an axis (J. Immerkaer, "Fast
+// Noise Variance Estimation", 1996).
+func deviation(w, h, step int, at func(i int) float32) float32 {
+	if w < 3 || h < 3 {
 		return 1
 	}
 	var count [1024]int
 	n := 0
-	for y := 1; y < v.h-1; y++ {
-		for x := 1; x < v.w-1; x++ {
-			i := y*v.w + x
-			at := func(j int) float32 { return v.pix[j][1] }
-			s := at(i-v.w-1) + at(i-v.w+1) + at(i+v.w-1) + at(i+v.w+1) -
-				2*(at(i-1)+at(i+1)+at(i-v.w)+at(i+v.w)) + 4*at(i)
+	for y := 1; y < h-1; y += step {
+		for x := 1; x < w-1; x++ {
+			i := y*w + x
+			s := at(i-w-1) + at(i-w+1) + at(i+w-1) + at(i+w+1) - 2*(at(i-1)+at(i+1)+at(i-w)+at(i+w)) + 4*at(i)
 			count[min(int(abs32(s)*2), 1023)]++
 			n++
 		}
@@ -79,9 +100,12 @@ func (v *view) grain() float32 {
 	sum := 0
 	for i, c := range count {
 		if sum += c; 2*sum >= n {
+			if i == 0 {
+				return 0
+			}
 			// The filter's own deviation is 6 times that of a pixel, the median of
 			// absolute values 0.6745 of a deviation.
-			return max(.5, (float32(i)+.5)/2/6/.6745)
+			return (float32(i) + .5) / 2 / 6 / .6745
 		}
 	}
 	return 1

@@ -8,7 +8,7 @@ import (
 	"billow/core/clip"
 )
 
-// Recut gives all that shows a picture another cut of the same photo, or one layer alone.
+// Recut gives all that shows a picture another cut of the same photo or footage, or one layer alone.
 // Each pixel of the photo that both cuts show stays where it is, so that a thing does not
 // move when its edge does: exactly so where a layer has a rest of its own, by the rules of
 // derived rests elsewhere. Layers in a product's slot keep the size that suits the slot.
@@ -21,7 +21,7 @@ type Recut struct {
 }
 
 func (r *Recut) apply(c *clip.Clip) error {
-	if r.Prop.Picture == nil || r.Prop.Footage != nil {
+	if r.Prop.Picture == nil {
 		return clip.Fault("prop", "%q is no picture", r.Prop.Name)
 	}
 	if !(math.Abs(r.By[0]) <= 1e5 && math.Abs(r.By[1]) <= 1e5) {
@@ -33,7 +33,7 @@ func (r *Recut) apply(c *clip.Clip) error {
 	found := false
 	c.Props = slices.Clone(c.Props)
 	for i, was := range c.Props {
-		if was.Hash != r.Was || was.Picture == nil {
+		if was.Hash != r.Was || was.Picture == nil || (was.Footage == nil) != (r.Prop.Footage == nil) {
 			continue
 		}
 		found = true
@@ -62,7 +62,7 @@ func (r *Recut) one(c *clip.Clip) error {
 	if l.Cutout != nil {
 		now = c.Prop(l.Cutout.Prop)
 	}
-	if now == nil || now.Picture == nil || now.Hash != r.Was {
+	if now == nil || now.Picture == nil || now.Hash != r.Was || (now.Footage == nil) != (r.Prop.Footage == nil) {
 		return clip.Fault("layer", "%q does not show this picture", l.Name)
 	}
 	was := *now

@@ -7,6 +7,7 @@ import (
 
 	"billow/core/clip"
 	"billow/core/cutout"
+	"billow/core/footage"
 	"billow/core/paint"
 )
 
@@ -16,6 +17,7 @@ type Benched struct {
 	H      int `json:"h"`
 	SmallW int `json:"smallW"` // and of what is drawn of it while strokes are painted
 	SmallH int `json:"smallH"`
+	Frames int `json:"frames,omitempty"` // of footage: how many pictures it has
 }
 
 // CutFound is what is known of a cut on the Bench.
@@ -45,16 +47,74 @@ func layPhoto(e *Engine, _ *struct{}, file []byte) (Benched, error) {
 	if err != nil {
 		return Benched{}, err
 	}
-	e.desk = d
+	e.desk, e.reel = d, nil
 	b := Benched{}
 	b.W, b.H = d.Size()
 	b.SmallW, b.SmallH = d.DraftSize()
 	return b, nil
 }
 
+// layFootage takes the beginning of a file of footage that is to be cut. Without all of its
+// index the answer has no pictures.
+func layFootage(e *Engine, hash string, head []byte) (Benched, error) {
+	if n := footage.Head(head); n > int64(len(head)) {
+		return Benched{}, nil
+	}
+	f, err := footage.Open(head)
+	if err != nil {
+		return Benched{}, err
+	}
+	f.Opaque()
+	reel := footage.NewReel(f, func(at int64, n int) ([]byte, error) { return e.Read(hash, at, n) })
+	moving, err := cutout.OpenReel(reel)
+	if err != nil {
+		return Benched{}, err
+	}
+	e.desk, e.reel = nil, moving
+	b := Benched{W: f.W, H: f.H, Frames: f.Frames()}
+	b.SmallW, b.SmallH = moving.DraftSize()
+	return b, nil
+}
+
+// FrameWanted is an order and the picture of footage that is looked at.
+type FrameWanted struct {
+	Order cutout.Order `json:"order"`
+	Frame int          `json:"frame"`
+}
+
+// lookOn looks at how the thing moves from one picture to the next, of those that have to
+// be known, and tells how many are left then.
+func lookOn(e *Engine, w FrameWanted) (int, error) {
+	if e.reel == nil {
+		return 0, errNoPhoto
+	}
+	if err := e.reel.Check(w.Order); err != nil {
+		return 0, err
+	}
+	left := e.reel.Unseen(w.Frame, w.Order)
+	if len(left) == 0 {
+		return 0, nil
+	}
+	return len(left) - 1, e.reel.Look(left[0])
+}
+
+// cutFrame makes the cut of one picture of footage.
+func cutFrame(e *Engine, w FrameWanted) (CutFound, error) {
+	if e.reel == nil {
+		return CutFound{}, errNoPhoto
+	}
+	d, err := e.reel.Cut(w.Frame, w.Order, false)
+	if err != nil {
+		return CutFound{}, err
+	}
+	e.desk, e.frame = d, w.Frame
+	f := d.Found()
+	return CutFound{f, d.Empty(), f.NeedsALook()}, nil
+}
+
 // followOrder makes the cut that an order wants.
 func followOrder(e *Engine, o cutout.Order) (CutFound, error) {
-	if e.desk == nil {
+	if e.desk == nil || e.reel != nil {
 		return CutFound{}, errNoPhoto
 	}
 	err := e.desk.Follow(o)
@@ -83,6 +143,11 @@ func cutPart(e *Engine, w Window) (Bytes, error) {
 	photoW, photoH := e.desk.Size()
 	if part.Empty() || !part.In(image.Rect(0, 0, photoW, photoH)) {
 		return nil, clip.Fault("window", "this part lies beyond the photo, which has %d by %d pixels", photoW, photoH)
+	}
+	if e.reel != nil {
+		if err := e.reel.Detail(e.frame, e.desk); err != nil {
+			return nil, err
+		}
 	}
 	return e.desk.Part(part).Straight(), nil
 }

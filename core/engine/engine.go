@@ -39,7 +39,9 @@ type Engine struct {
 	before  map[stageKey]*stage     // of the clip before its last change, from which painters go on
 	still   map[string]*frame.Stage // of the shown clip, by shape, for questions
 
-	desk *cutout.Desk // with the photo on the Bench
+	desk  *cutout.Desk    // with the photo on the Bench, or one picture of footage
+	reel  *cutout.Footage // the footage on the Bench; nil is a photo
+	frame int             // of it, that lies on the desk
 }
 
 // New is an engine without a clip.

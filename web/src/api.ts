@@ -234,6 +234,7 @@ export interface PhotoCut {
   id: string
   name: string
   photo: string // hash
+  moves: boolean // it is footage
   order: Order
   result: string | null // hash of the cut-out
   at: [number, number] // the pixel of the photo that its upper left one is
@@ -243,6 +244,18 @@ export interface PhotoCut {
   needsLook: boolean
   clips: { id: string; name: string }[]
   partOf: string // the cut that it is a part of
+}
+
+// A cut that was made, and how many clips show it now.
+export type MadeCut = PhotoCut & { prop: Prop; followed: number }
+
+// makeCut makes a cut; of footage it tells what share is done, and how it is stopped.
+async function makeCut(id: string, looked: boolean, done: (share: number, stop: () => void) => void): Promise<MadeCut> {
+  const answer = await call<MadeCut | { intake: string }>('POST', `/api/cuts/${id}/make`, { looked })
+  if (!('intake' in answer)) return answer
+  const { prop } = await brought(answer.intake, (_, share, stop) => done(share ?? 0, stop ?? (() => undefined)))
+  const cut = await api.cut(id)
+  return { ...cut, prop, followed: cut.clips.length }
 }
 
 // A product of some clip, with its picture, for other clips to choose.
@@ -368,8 +381,7 @@ export const api = {
   cut: (id: string) => call<PhotoCut>('GET', `/api/cuts/${id}`),
   takeOut: (id: string, order: Order) => call<PhotoCut>('POST', `/api/cuts/${id}/parts`, order),
   orderCut: (id: string, order: Order) => call<void>('PUT', `/api/cuts/${id}/order`, order),
-  makeCut: (id: string, looked: boolean) =>
-    call<PhotoCut & { prop: Prop; followed: number }>('POST', `/api/cuts/${id}/make`, { looked }),
+  makeCut,
   removeCut: (id: string) => call<void>('DELETE', `/api/cuts/${id}`),
   returnCut: (id: string) => call<void>('POST', `/api/cuts/${id}/return`),
   products: () => call<Offered[]>('GET', '/api/products'),

@@ -14,13 +14,14 @@ const props = defineProps<{
   size: { w: number; h: number } | null
   label: string
   marks: boolean // strokes and the box are seen
+  frame: number // of footage: the picture that is seen
   moves: boolean // a pointer moves the photo, whatever is in hand
 }>()
 const pointer = ref<{ x: number; y: number } | null>(null)
 
 const lines = computed(() => {
   const live = props.brush.drawn.value
-  const kept = props.marks ? props.steps.strokes.value : []
+  const kept = props.marks ? props.steps.strokes.value.filter((s) => (s.frame ?? 0) === props.frame) : []
   return live ? [...kept, live] : kept
 })
 const box = computed(() => props.brush.boxed.value ?? (props.marks ? props.steps.order.value.box : null))

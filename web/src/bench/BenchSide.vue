@@ -5,6 +5,7 @@ import type { PhotoCut } from '../api'
 import { useBenched } from '../stores/bench'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
+import { Problem } from '../types'
 import { listed } from '../words'
 import SliderField from '../parts/SliderField.vue'
 import { inHand } from './tools'
@@ -40,6 +41,12 @@ const edges = [
   { id: 'specks', label: 'Specks go up to', min: 0, max: 200, step: 1 }
 ] as const
 
+// cutting says how far footage is.
+const going = computed(() => bench.going[props.cut?.id ?? ''])
+const cutting = computed(() =>
+  going.value ? `Cutting it out… ${Math.round(100 * going.value.share)} %` : 'Cutting it out…'
+)
+
 // finish makes the cut-out, and puts it where it is wanted.
 async function finish(then: 'shelf' | 'clip') {
   const cut = props.cut
@@ -61,7 +68,7 @@ async function finish(then: 'shelf' | 'clip') {
         : `${cut.name} is on the shelf, cut out`
     )
   } catch (e) {
-    notices.fail(e)
+    if (!(e instanceof Problem && e.code === 'cancelled')) notices.fail(e)
   } finally {
     making.value = false
   }
@@ -158,7 +165,7 @@ const nothing = computed(() => {
           @settle="steps.settled()"
         />
       </section>
-      <section v-if="!cut.partOf">
+      <section v-if="!cut.partOf && !cut.moves">
         <SliderField
           label="Straightened"
           unit="°"
@@ -177,7 +184,10 @@ const nothing = computed(() => {
         }}</BButton>
       </section>
       <section v-else class="acts">
-        <button class="plain" :disabled="nothing" @click="clear">
+        <button v-if="going" class="plain" @click="going.stop()">
+          <i class="bi bi-x-lg" aria-hidden="true" /> Stop cutting it out
+        </button>
+        <button v-else class="plain" :disabled="nothing" @click="clear">
           <i class="bi bi-eraser" aria-hidden="true" /> Back to the first guess
         </button>
         <p v-if="others.length" class="hint">Shown in {{ listed(others) }}</p>
@@ -188,11 +198,7 @@ const nothing = computed(() => {
           :disabled="!fresh || making || found?.nothing !== false"
           @click="finish('shelf')"
           >{{
-            making
-              ? 'Cutting it out…'
-              : others.length === 1
-                ? 'Show this cut in the clip'
-                : `Show it in ${others.length} clips`
+            making ? cutting : others.length === 1 ? 'Show this cut in the clip' : `Show it in ${others.length} clips`
           }}</BButton
         >
         <BButton
@@ -201,7 +207,7 @@ const nothing = computed(() => {
           :variant="null"
           :disabled="making || found?.nothing !== false"
           @click="finish('clip')"
-          >{{ making ? 'Cutting it out…' : layer ? `Take it off in “${layer.name}”` : 'Place it in the clip' }}</BButton
+          >{{ making ? cutting : layer ? `Take it off in “${layer.name}”` : 'Place it in the clip' }}</BButton
         >
         <BButton
           v-if="!here"

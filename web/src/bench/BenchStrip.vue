@@ -13,6 +13,8 @@ const notices = useNotices()
 const photos = usePhotos()
 const picker = ref<HTMLInputElement | null>(null)
 
+const accepted = '.png,.jpg,.jpeg,.webp,.gif,.mp4,.mov,.webm,.mkv,.avi'
+
 async function picked(e: Event) {
   const input = e.target as HTMLInputElement
   const files = [...(input.files ?? [])]
@@ -22,6 +24,8 @@ async function picked(e: Event) {
 }
 
 function state(c: PhotoCut) {
+  const going = bench.going[c.id]
+  if (going) return { text: `being cut… ${Math.round(100 * going.share)} %`, icon: 'hourglass-split', tone: '' }
   if (bench.making.includes(c.id)) return { text: 'being cut…', icon: 'hourglass-split', tone: '' }
   if (!c.result) return { text: 'not cut yet', icon: 'image', tone: '' }
   if (c.needsLook) return { text: 'needs a look', icon: 'eye', tone: 'look' }
@@ -39,15 +43,15 @@ async function remove(c: PhotoCut) {
   <div class="strip">
     <div class="acts">
       <BButton variant="outline-primary" size="sm" @click="picker?.click()">
-        <i class="bi bi-plus-lg" aria-hidden="true" /> Bring in photos
+        <i class="bi bi-plus-lg" aria-hidden="true" /> Bring in photos, footage
       </BButton>
       <input
         ref="picker"
         type="file"
         multiple
         hidden
-        accept=".png,.jpg,.jpeg,.webp,.gif"
-        aria-label="Photos for the Bench"
+        :accept="accepted"
+        aria-label="Photos and footage for the Bench"
         @change="picked"
       />
       <BButton v-if="bench.uncut.length > 1" variant="primary" size="sm" @click="bench.makeAll(bench.uncut)">

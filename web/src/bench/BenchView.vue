@@ -10,7 +10,8 @@ import BenchPane from './BenchPane.vue'
 import BenchSide from './BenchSide.vue'
 import BenchStrip from './BenchStrip.vue'
 import ResultSheet from './ResultSheet.vue'
-import { inHand, tools } from './tools'
+import FrameBar from './FrameBar.vue'
+import { inHand, toolsFor } from './tools'
 import { useBrush } from './useBrush'
 import { useCutter } from './useCutter'
 import { useGrounds } from './useGrounds'
@@ -38,7 +39,10 @@ const space = ref(false)
 
 const id = computed(() => String(route.query.cut ?? ''))
 const cut = computed(() => bench.cuts.find((c) => c.id === id.value))
-const brush = useBrush(lens, steps, takeOut)
+const moves = computed(() => !!cut.value?.moves)
+const brush = useBrush(lens, steps, cutter.frame, takeOut)
+
+const picture = computed(() => `/api/files/${cut.value?.photo}${moves.value ? `/frames/${cutter.frame.value}` : ''}`)
 
 // What is wanted is kept by the server soon after it was changed, and before another photo
 // is looked at.
@@ -81,7 +85,8 @@ async function open() {
   lens.whole()
   steps.open(now.order)
   unsent = false
-  await cutter.lay(now.photo, now.order)
+  if (now.moves && !toolsFor(true).some((t) => t.id === inHand.tool)) inHand.tool = 'stays'
+  await cutter.lay(now.photo, now.order, now.moves)
 }
 
 async function choose(next: string) {
@@ -120,13 +125,15 @@ function key(e: KeyboardEvent) {
     space.value = true
     return
   }
-  const tool = tools.find((x) => x.key === letter)
+  const tool = toolsFor(moves.value).find((x) => x.key === letter)
   if (tool) inHand.tool = tool.id
   else if (letter === ',') inHand.width = Math.max(2, Math.round(inHand.width / 1.25))
   else if (letter === '.') inHand.width = Math.min(200, Math.round(inHand.width * 1.25) + 1)
   else if (letter === '+') lens.closer(1.5)
   else if (letter === '-') lens.closer(1 / 1.5)
   else if (letter === '0') lens.whole()
+  else if (moves.value && e.key === 'ArrowLeft' && t.tagName !== 'INPUT') cutter.show(cutter.frame.value - 1)
+  else if (moves.value && e.key === 'ArrowRight' && t.tagName !== 'INPUT') cutter.show(cutter.frame.value + 1)
   else return
   e.preventDefault()
 }
@@ -141,7 +148,7 @@ useEventListener(window, 'blur', () => (space.value = false))
       <div class="tools" role="toolbar" aria-label="Tools of the Bench">
         <div class="hand" role="group" aria-label="What the pointer does">
           <button
-            v-for="t in tools"
+            v-for="t in toolsFor(moves)"
             :key="t.id"
             class="plain"
             :class="{ on: inHand.tool === t.id, [t.id]: true }"
@@ -189,12 +196,13 @@ useEventListener(window, 'blur', () => (space.value = false))
       <div v-if="!bench.cuts.length" class="none">
         <h2>No photo on the Bench yet</h2>
         <p>
-          Bring in photos of products, on white, on card or on a kitchen table. Each is taken off its background here.
+          Bring in photos of products, on white, on card or on a kitchen table, or footage of one that turns. Each is
+          taken off its background here.
         </p>
       </div>
       <div v-else class="panes">
         <figure>
-          <figcaption>Photo</figcaption>
+          <figcaption>{{ moves ? 'Footage' : 'Photo' }}</figcaption>
           <div ref="pane" class="hold">
             <BenchPane
               :lens="lens"
@@ -202,10 +210,11 @@ useEventListener(window, 'blur', () => (space.value = false))
               :steps="steps"
               :size="size"
               :marks="marks"
+              :frame="cutter.frame.value"
               :moves="space"
               label="The photo"
             >
-              <img v-if="cut" :src="`/api/files/${cut.photo}`" alt="" draggable="false" />
+              <img v-if="cut" :src="picture" alt="" draggable="false" />
             </BenchPane>
           </div>
         </figure>
@@ -234,15 +243,20 @@ useEventListener(window, 'blur', () => (space.value = false))
               :steps="steps"
               :size="size"
               :marks="false"
+              :frame="cutter.frame.value"
               :moves="space"
               label="What stays of it"
             >
               <ResultSheet :cutter="cutter" :lens="lens" />
             </BenchPane>
-            <span v-if="cutter.busy.value === 'laying'" class="busy" role="status">Looking at the photo…</span>
+            <span v-if="cutter.left.value" class="busy" role="status"
+              >Following what moves: {{ cutter.left.value }} pictures left…</span
+            >
+            <span v-else-if="cutter.busy.value === 'laying'" class="busy" role="status">Looking at it…</span>
           </div>
         </figure>
       </div>
+      <FrameBar v-if="moves && cutter.size.value" :cutter="cutter" :steps="steps" />
       <BenchStrip :open="id" @choose="choose" />
     </div>
     <BenchSide :cut="cut" :cutter="cutter" :steps="steps" :keep="() => keep(id)" />
@@ -259,7 +273,7 @@ useEventListener(window, 'blur', () => (space.value = false))
 
 .main {
   display: grid;
-  grid-template-rows: auto minmax(0, 1fr) auto;
+  grid-template-rows: auto minmax(0, 1fr) auto auto;
   min-width: 0;
   min-height: 0;
 }

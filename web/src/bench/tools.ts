@@ -3,7 +3,7 @@ import { reactive } from 'vue'
 // What a pointer does on the Bench.
 export type ToolId = 'stays' | 'goes' | 'box' | 'outline' | 'heal' | 'part' | 'hand'
 
-export const tools: { id: ToolId; name: string; icon: string; key: string; says: string }[] = [
+export const tools: { id: ToolId; name: string; icon: string; key: string; says: string; still?: true }[] = [
   { id: 'stays', name: 'This stays', icon: 'brush', key: 's', says: 'Paint over what belongs to the thing' },
   { id: 'goes', name: 'This goes', icon: 'eraser', key: 'g', says: 'Paint over what is background' },
   {
@@ -19,6 +19,7 @@ export const tools: { id: ToolId; name: string; icon: string; key: string; says:
     name: 'Heal',
     icon: 'bandaid',
     key: 'h',
+    still: true,
     says: 'Dab on dust and scratches: they are filled from around them'
   },
   {
@@ -26,10 +27,14 @@ export const tools: { id: ToolId; name: string; icon: string; key: string; says:
     name: 'Part',
     icon: 'puzzle',
     key: 'p',
+    still: true,
     says: 'Draw around a part that is to stand by itself: its place is filled'
   },
   { id: 'hand', name: 'Move', icon: 'arrows-move', key: 'm', says: 'Move the photo, as with Space held' }
 ]
+
+// toolsFor are those for a photo, or for footage.
+export const toolsFor = (moves: boolean) => tools.filter((t) => !moves || !t.still)
 
 // What is in hand; it stays so from photo to photo.
 export const inHand = reactive({

@@ -1,4 +1,4 @@
-import { computed, shallowRef } from 'vue'
+import { computed, shallowRef, type Ref } from 'vue'
 import { drag } from '../parts/useDrag'
 import type { Order, Stroke } from '../types'
 import { encloses, inHand, staying } from './tools'
@@ -8,7 +8,13 @@ import type { OrderSteps } from './useOrder'
 type Box = NonNullable<Order['box']>
 
 // useBrush is what a pointer draws on the Bench, in either pane.
-export function useBrush(lens: Lens, steps: OrderSteps, takeOut: (around: [number, number][]) => void) {
+// Frame is the picture of footage that is painted on.
+export function useBrush(
+  lens: Lens,
+  steps: OrderSteps,
+  frame: Ref<number>,
+  takeOut: (around: [number, number][]) => void
+) {
   const drawn = shallowRef<Stroke | null>(null) // what is being painted
   const boxed = shallowRef<Box | null>(null) // the box that is being drawn
   const radius = computed(() => inHand.width / 2 / lens.scale.value)
@@ -40,6 +46,7 @@ export function useBrush(lens: Lens, steps: OrderSteps, takeOut: (around: [numbe
     const stroke: Stroke = {
       stays: staying(e.shiftKey),
       radius: around ? 0 : radius.value,
+      ...(frame.value ? { frame: frame.value } : {}),
       ...(around ? { inside: true } : inHand.seeks ? { seeks: true } : {}),
       points
     }

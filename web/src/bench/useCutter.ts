@@ -1,6 +1,7 @@
 import { onBeforeUnmount, ref, shallowRef } from 'vue'
 import { api } from '../api'
 import { Engine } from '../engine/engine'
+import { firstParts } from '../engine/parts'
 import { useNotices } from '../stores/notices'
 import type { Benched, CutFound, Order } from '../types'
 
@@ -13,34 +14,48 @@ export function useCutter() {
   const draft = shallowRef<ImageData | null>(null)
   const version = ref(0) // counts the cuts that were made
   const busy = ref<'' | 'laying' | 'cutting'>('')
+  const frame = ref(0) // of footage: the picture that is looked at
+  const left = ref(0) // pictures that have to be looked at before it can be cut
   let photo = ''
+  let moves = false
   let wanted: Order | null = null
   let last: Order | null = null
   let pump: Promise<void> | null = null
 
   const engine = new Engine({ crashed: () => undefined, font: () => undefined }, async () => {
     if (!photo) return
-    await engine.call('layPhoto', null, await api.bytes(`/api/files/${photo}`))
+    await laid(photo)
     if (last) follow(last)
   })
   engine.start()
   onBeforeUnmount(() => engine.stop())
 
-  // lay takes another photo, and makes what is wanted of it.
-  async function lay(hash: string, order: Order) {
+  // laid gives the engine a file; of footage its beginning, where its index is.
+  async function laid(hash: string): Promise<Benched> {
+    if (!moves) return engine.call('layPhoto', null, await api.bytes(`/api/files/${hash}`))
+    for (let parts = 1; ; parts *= 4) {
+      const footage = await engine.call('layFootage', hash, await firstParts(hash, parts))
+      if (footage.frames) return footage
+    }
+  }
+
+  // lay takes another photo, or footage, and makes what is wanted of it.
+  async function lay(hash: string, order: Order, footage: boolean) {
     const known = photo === hash && size.value
     photo = hash
+    moves = footage
+    left.value = 0
+    if (!known) frame.value = 0
     wanted = null
     found.value = draft.value = null
     busy.value = 'laying'
     if (known) return follow(order)
     size.value = null
     try {
-      const bytes = await api.bytes(`/api/files/${hash}`)
+      const now = await laid(hash)
       if (photo !== hash) return
-      const laid = await engine.call('layPhoto', null, bytes)
-      if (photo !== hash) return
-      size.value = laid
+      size.value = now
+      if (now.frames) frame.value = Math.floor(now.frames / 2)
       await follow(order)
     } catch (e) {
       if (photo === hash) notices.fail(e)
@@ -64,7 +79,8 @@ export function useCutter() {
       wanted = null
       busy.value = 'cutting'
       try {
-        const f = await engine.call('followOrder', order)
+        const f = moves ? await cutFrame(order) : await engine.call('followOrder', order)
+        if (!f) continue
         const pixels = await engine.call('cutDraft', null)
         if (of !== photo || !size.value) continue
         found.value = f
@@ -77,13 +93,30 @@ export function useCutter() {
     busy.value = ''
   }
 
+  // cutFrame is the cut of the picture that is looked at; nothing when something else is wanted
+  // by then.
+  async function cutFrame(order: Order) {
+    const asked = { order, frame: frame.value }
+    do {
+      left.value = await engine.call('lookOn', asked)
+      if (wanted) return null
+    } while (left.value > 0)
+    return engine.call('cutFrame', asked)
+  }
+
+  // show looks at another picture of footage.
+  function show(n: number) {
+    frame.value = Math.max(0, Math.min((size.value?.frames ?? 1) - 1, n))
+    if (last) void follow(last)
+  }
+
   // part is a part of the cut in the photo's own pixels.
   async function part(x: number, y: number, w: number, h: number) {
     await pump
     return image(await engine.call('cutPart', { x, y, w, h }), w, h)
   }
 
-  return { size, found, draft, version, busy, lay, follow, part }
+  return { size, found, draft, version, busy, frame, left, lay, follow, show, part }
 }
 
 const image = (pixels: Uint8Array, w: number, h: number) =>

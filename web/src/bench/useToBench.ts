@@ -19,7 +19,7 @@ export function useToBench() {
   async function go(props: Prop[], layer = '') {
     try {
       const laid = await bench.lay(props)
-      if (laid.length > 1) void bench.makeAll(laid.filter((c) => !c.result))
+      if (laid.length > 1) void bench.makeAll(laid.filter((c) => !c.result && !c.moves))
       const query = { cut: laid[0].id, ...(layer ? { layer } : {}) }
       await router.push({ path: `/clips/${editor.id}/bench`, query })
     } catch (e) {

@@ -359,6 +359,7 @@ export interface Stroke {
   points: [number, number][]
   inside?: boolean
   seeks?: boolean
+  frame?: number
 }
 
 export interface Track {

@@ -1,6 +1,6 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
-import type { Change, FontAxis, Gap, Guide, KeyRef, Look, Node, Palette, Place, Row, Share, Variant, View, WordsChange } from './answered'
+import type { Change, FontAxis, Gap, Guide, KeyRef, Look, Node, Order, Palette, Place, Row, Share, Variant, View, WordsChange } from './answered'
 import type { Command } from './commands'
 import type { Accent, Clip, DrawnPath, Layer, Move, Passage, Product, Words } from './document'
 import type { Moment, Part } from './values'
@@ -54,6 +54,7 @@ export interface Benched {
   h: number
   smallW: number
   smallH: number
+  frames?: number
 }
 
 export interface Caught {
@@ -178,6 +179,11 @@ export interface FontNamed {
 export interface FootageFile {
   hash: string
   alpha: boolean
+}
+
+export interface FrameWanted {
+  order: Order
+  frame: number
 }
 
 export interface Frames {

@@ -14,9 +14,16 @@ const emit = defineEmits<{ remove: []; lay: []; apart: []; put: []; bench: [] }>
     <BDropdownItemButton v-if="item.prop.kind === 'footage'" @click="emit('put')">
       <i class="bi bi-box-seam" aria-hidden="true" /> Place it as a piece of its own size
     </BDropdownItemButton>
-    <BDropdownItemButton v-if="item.prop.kind === 'cutout'" @click="emit('bench')">
+    <BDropdownItemButton
+      v-if="item.prop.kind === 'cutout' || (item.prop.footage && (!item.prop.footage.alpha || item.cut))"
+      @click="emit('bench')"
+    >
       <i class="bi bi-scissors" aria-hidden="true" />
-      {{ item.opaque && !item.cut ? 'Take its background off on the Bench' : 'Open it on the Bench' }}
+      {{
+        (item.opaque || item.prop.footage) && !item.cut
+          ? 'Take its background off on the Bench'
+          : 'Open it on the Bench'
+      }}
     </BDropdownItemButton>
     <BDropdownItemButton v-if="item.prop.picture" @click="emit('lay')">
       <i class="bi bi-card-image" aria-hidden="true" /> Lay it behind all, over the frame

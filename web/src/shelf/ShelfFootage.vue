@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Shelved } from '../api'
+import { useToBench } from '../bench/useToBench'
 import { useEditor } from '../stores/editor'
 import FootageStrip from '../parts/FootageStrip.vue'
 import PropMore from './PropMore.vue'
@@ -12,6 +13,7 @@ const emit = defineEmits<{ remove: [item: Shelved] }>()
 const editor = useEditor()
 const intake = usePropIntake()
 const carry = useCarry()
+const toBench = useToBench()
 </script>
 
 <template>
@@ -41,6 +43,7 @@ const carry = useCarry()
       <PropMore
         class="about"
         :item="s"
+        @bench="toBench.go([s.prop])"
         @lay="intake.use(s.prop, undefined, 'photo')"
         @put="intake.use(s.prop, undefined, 'cutout')"
         @remove="emit('remove', s)"

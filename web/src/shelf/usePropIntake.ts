@@ -49,6 +49,11 @@ export function usePropIntake() {
       if (at?.swaps) return swap(prop, at.swaps)
       // The draft asks nothing of the prop, so it may come in the same step.
       const layer = await editor.addLayer(as, { prop: id, name: prop.name, shape: at?.shape, at: at?.at }, first)
+      if (layer && prop.footage && !prop.footage.alpha)
+        notices.say(`${prop.name} is in the clip with its background.`, 'done', {
+          label: toBench.words(1),
+          run: () => toBench.go([prop], layer)
+        })
       if (layer && as === 'cutout' && toBench.backed(prop))
         notices.say(`${prop.name} came with its background.`, 'done', {
           label: toBench.words(1),

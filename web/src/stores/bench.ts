@@ -8,13 +8,14 @@ import { useNotices } from './notices'
 // How many photos are cut at a time.
 const atOnce = 2
 
-// useBenched is what lies on the Bench: photos, and what was cut out of them.
+// useBenched is what lies on the Bench: photos and footage, and what was cut out of them.
 export const useBenched = defineStore('bench', () => {
   const notices = useNotices()
   const cuts = shallowRef<PhotoCut[]>([])
   const making = ref<string[]>([]) // those that are being cut now, or wait for it
+  const going = shallowRef<Record<string, { share: number; stop: () => void }>>({}) // how far footage is that is being cut
   const backed = new Set<string>() // hashes of pictures that were brought in with their background
-  const uncut = computed(() => cuts.value.filter((c) => !c.result && !making.value.includes(c.id)))
+  const uncut = computed(() => cuts.value.filter((c) => !c.result && !c.moves && !making.value.includes(c.id)))
 
   async function load() {
     cuts.value = await api.cuts()
@@ -38,9 +39,14 @@ export const useBenched = defineStore('bench', () => {
   }
 
   async function make(id: string, looked = false) {
-    const made = await api.makeCut(id, looked)
-    put(made)
-    return made
+    const done = (share: number, stop: () => void) => (going.value = { ...going.value, [id]: { share, stop } })
+    try {
+      const made = await api.makeCut(id, looked, done)
+      put(made)
+      return made
+    } finally {
+      going.value = Object.fromEntries(Object.entries(going.value).filter(([other]) => other !== id))
+    }
   }
 
   // makeAll cuts several photos by the first guess, some at a time.
@@ -74,5 +80,5 @@ export const useBenched = defineStore('bench', () => {
     }
   }
 
-  return { backed, cuts, making, uncut, load, put, lay, make, makeAll, remove }
+  return { backed, cuts, going, making, uncut, load, put, lay, make, makeAll, remove }
 })

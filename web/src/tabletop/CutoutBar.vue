@@ -66,7 +66,7 @@ const isShown = (p: Prop) => shown.value?.hash === p.hash
       </div>
     </BDropdown>
     <IconButton
-      v-if="shown && !shown.footage"
+      v-if="shown"
       icon="scissors"
       label="Open it on the Bench"
       title="Cut it out, or mend its edge, on the Bench"
