@@ -15,6 +15,8 @@ const (
 	drift   = 2  // pixels at the border that are not carried: there the picture itself tells more
 	unlike  = 34 // levels by which a place may look otherwise than where it came from
 	wayBack = .6 // places by which the way there and back may miss
+	sudden  = 16 // levels by which a place may look otherwise than it did on its way so far
+	forget  = .2 // of how it looked on its way so far, with each step
 )
 
 // sayings is what strokes on a picture change there.
@@ -67,6 +69,22 @@ func (f *Footage) sayings(n int, o Order) (*said, error) {
 	return s, nil
 }
 
+// carriedThing is what strokes on other pictures say is thing, and what is around that as
+// far as it may not have been carried.
+func (d *Desk) carriedThing() []bool {
+	if !slices.Contains(d.beside, thing) {
+		return nil
+	}
+	out := make([]bool, len(d.beside))
+	for i, m := range d.beside {
+		out[i] = m > 0
+	}
+	for range 3 * drift {
+		out = widened(out, d.v.w, d.v.h)
+	}
+	return out
+}
+
 // widened adds the four neighbours.
 func widened(in []bool, w, h int) []bool {
 	out := slices.Clone(in)
@@ -115,18 +133,24 @@ func (f *Footage) carried(n int, o Order) ([]int8, error) {
 // path is where each place of a picture lies in another one; what is not to be seen there
 // is lost.
 type path struct {
-	w, h int
-	at   [][2]float32
-	lost []bool
+	w, h  int
+	at    [][2]float32
+	looks []colour // on its way so far, in the mean
+	lost  []bool
 }
 
-func (f *Footage) pathFrom(n int) *path {
-	k, _ := f.plain(n) // it was read before
-	p := &path{k.greys.w, k.greys.h, make([][2]float32, k.greys.w*k.greys.h), make([]bool, k.greys.w*k.greys.h)}
+func (f *Footage) pathFrom(n int) (*path, error) {
+	k, err := f.plain(n)
+	if err != nil {
+		return nil, err
+	}
+	size := k.greys.w * k.greys.h
+	p := &path{k.greys.w, k.greys.h, make([][2]float32, size), make([]colour, size), make([]bool, size)}
 	for i := range p.at {
 		p.at[i] = [2]float32{float32(i % p.w), float32(i / p.w)}
+		p.looks[i] = f.tiny[n].at(p.at[i][0], p.at[i][1])
 	}
-	return p
+	return p, nil
 }
 
 // path goes from one picture to another.
@@ -135,22 +159,26 @@ func (f *Footage) path(from, to int) (*path, error) {
 	if to < from {
 		step = -1
 	}
-	if _, err := f.plain(from); err != nil {
+	p, err := f.pathFrom(from)
+	if err != nil {
 		return nil, err
 	}
-	p := f.pathFrom(from)
 	for n := from; n != to; n += step {
-		if err := f.Look(min(n, n+step)); err != nil {
+		if err := f.step(p, n, step); err != nil {
 			return nil, err
 		}
-		p.follow(f.way(n, step))
 	}
 	return p, nil
 }
 
-// follow goes to the next picture. What would not come back where it is from is lost: it is
-// hidden there, or seen for the first time.
-func (p *path) follow(there, back *motion) {
+// step goes to the picture before or after one. What would not come back where it is from is
+// lost: it is hidden there, or seen for the first time. So is what slips over an edge.
+func (f *Footage) step(p *path, n, by int) error {
+	if err := f.Look(min(n, n+by)); err != nil {
+		return err
+	}
+	there, back := f.way(n, by)
+	next := f.tiny[n+by]
 	for i, at := range p.at {
 		if p.lost[i] {
 			continue
@@ -164,8 +192,59 @@ func (p *path) follow(there, back *motion) {
 			p.lost[i] = true
 			continue
 		}
+		looks := next.at(x, y)
+		if off := looks.sub(p.looks[i]); off.dot(off) > sudden*sudden {
+			p.lost[i] = true
+			continue
+		}
 		p.at[i] = [2]float32{x, y}
+		p.looks[i] = p.looks[i].by(1 - forget).add(looks.by(forget))
 	}
+	return nil
+}
+
+// tiny is a picture as small as motion is looked for, one byte for each of red, green and
+// blue.
+type tiny struct {
+	w, h int
+	pix  []uint8
+}
+
+// tinyOf averages a view down.
+func tinyOf(v *view, w, h int) *tiny {
+	t := &tiny{w, h, make([]uint8, 3*w*h)}
+	for y := range h {
+		y0, y1 := y*v.h/h, max((y+1)*v.h/h, y*v.h/h+1)
+		for x := range w {
+			x0, x1 := x*v.w/w, max((x+1)*v.w/w, x*v.w/w+1)
+			var sum colour
+			for j := y0; j < y1; j++ {
+				for _, c := range v.pix[j*v.w+x0 : j*v.w+x1] {
+					sum = sum.add(c)
+				}
+			}
+			sum = sum.by(1 / float32((y1-y0)*(x1-x0)))
+			for i, c := range sum {
+				t.pix[3*(y*w+x)+i] = uint8(c + .5)
+			}
+		}
+	}
+	return t
+}
+
+// at reads between pixels.
+func (t *tiny) at(x, y float32) (c colour) {
+	x, y = min(max(x, 0), float32(t.w-1)), min(max(y, 0), float32(t.h-1))
+	x0, y0 := int(x), int(y)
+	x1, y1 := min(x0+1, t.w-1), min(y0+1, t.h-1)
+	fx, fy := x-float32(x0), y-float32(y0)
+	a, b, d, e := 3*(y0*t.w+x0), 3*(y0*t.w+x1), 3*(y1*t.w+x0), 3*(y1*t.w+x1)
+	for i := range c {
+		top := float32(t.pix[a+i])*(1-fx) + float32(t.pix[b+i])*fx
+		low := float32(t.pix[d+i])*(1-fx) + float32(t.pix[e+i])*fx
+		c[i] = top*(1-fy) + low*fy
+	}
+	return c
 }
 
 // over calls with the pixels of a view that are not lost, and where they lie in the other one.

@@ -109,6 +109,7 @@ type parting struct {
 	mask, doubt []bool
 	marks       []int8 // what was said of them
 	prices      prices // what they cost, strokes considered
+	own         []bool // what strokes on other pictures say is thing; nil is nothing
 }
 
 // parted parts a photo as an order and what was learned want it.
@@ -120,16 +121,22 @@ func (d *Desk) parted(k *learned, o *Order) parting {
 			marks[i] = said
 		}
 	}
+	p := parting{marks: marks, own: d.carriedThing()}
 	if k.ground != nil {
 		d.found.Method = Plain
-		p := slices.Clone(k.prices)
-		lean(v, d.even, k.ground, o.Strokes, p, marks)
-		mask := part(v, d.even, p, marks, plainSmoothness, nil, nil)
-		return parting{mask, doubtPlain(v, k.ground, d.even, mask, p, k.most), marks, p}
+		p.prices = slices.Clone(k.prices)
+		lean(v, d.even, k.ground, o.Strokes, p.prices, marks)
+		p.mask = part(v, d.even, p.prices, marks, plainSmoothness, nil, nil)
+		p.doubt = doubtPlain(v, k.ground, d.even, p.mask, p.prices, k.most)
+	} else {
+		d.found.Method = Mixed
+		p.mask, p.prices = k.mixing.parted(v, d.even, o.Strokes, marks)
+		p.doubt = doubtMixed(p.mask, p.prices)
 	}
-	d.found.Method = Mixed
-	mask, p := k.mixing.parted(v, d.even, o.Strokes, marks)
-	return parting{mask, doubtMixed(mask, p), marks, p}
+	for i, own := range p.own {
+		p.doubt[i] = p.doubt[i] && !(own && p.mask[i])
+	}
+	return p
 }
 
 // plainSmoothness is the price of a border before a plain ground.
@@ -157,7 +164,7 @@ func (d *Desk) settle(k *learned, p parting) error {
 	if k.ground != nil {
 		through = clearParts(v, k.ground, d.even, mask)
 		for i := range through {
-			if p.prices[i] > k.prices[i]+spokenFor {
+			if p.prices[i] > k.prices[i]+spokenFor || p.own != nil && p.own[i] {
 				through[i] = 0 // a stroke says that it is the thing's own colour
 			}
 		}

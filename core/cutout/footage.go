@@ -26,6 +26,7 @@ type Footage struct {
 	read         Read
 
 	ways   []ways // from each picture to the next, as far as they were looked at
+	tiny   []*tiny
 	last   []kept // of the pictures that were read last, evened out, the newest last
 	common *common
 	desks  []told        // that were worked on last, the newest last
@@ -50,7 +51,7 @@ func OpenFootage(w, h, frames int, read Read) (*Footage, error) {
 	if frames > MostFrames {
 		return nil, clip.Fault("footage", "the footage has %d pictures, and at most %d are cut: cut it shorter first", frames, MostFrames)
 	}
-	return &Footage{w: w, h: h, frames: frames, read: read, ways: make([]ways, frames-1), said: map[int]*said{}}, nil
+	return &Footage{w: w, h: h, frames: frames, read: read, ways: make([]ways, frames-1), tiny: make([]*tiny, frames), said: map[int]*said{}}, nil
 }
 
 // OpenReel lays a reel on the Bench.
@@ -144,6 +145,9 @@ func (f *Footage) plain(n int) (kept, error) {
 		return kept{}, err
 	}
 	k := kept{n, v, greysOf(v)}
+	if f.tiny[n] == nil {
+		f.tiny[n] = tinyOf(v, k.greys.w, k.greys.h)
+	}
 	if len(f.last) > 2*nearby+1 {
 		f.last = slices.Delete(f.last, 0, 1)
 	}
@@ -167,12 +171,14 @@ func (f *Footage) even(n int) (*view, error) {
 	}
 	limit := alike(k.view)
 	for _, step := range []int{-1, 1} {
-		path := f.pathFrom(n)
+		path, err := f.pathFrom(n)
+		if err != nil {
+			return nil, err
+		}
 		for m := n + step; m >= 0 && m < f.frames && m >= n-nearby && m <= n+nearby; m += step {
-			if err := f.Look(min(m, m-step)); err != nil {
+			if err := f.step(path, m-step, step); err != nil {
 				return nil, err
 			}
-			path.follow(f.way(m-step, step))
 			o, err := f.plain(m)
 			if err != nil {
 				return nil, err

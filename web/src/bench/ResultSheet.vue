@@ -55,7 +55,7 @@ const without = (f: typeof fine.value) => {
 </script>
 
 <template>
-  <div class="layers" :data-cuts="cutter.version.value">
+  <div class="layers" :data-cuts="cutter.version.value" :data-frame="cutter.cutOf.value">
     <canvas ref="draft" :style="without(fine)" />
     <canvas ref="detail" :style="lies(fine)" />
   </div>

@@ -15,6 +15,7 @@ export function useCutter() {
   const version = ref(0) // counts the cuts that were made
   const busy = ref<'' | 'laying' | 'cutting'>('')
   const frame = ref(0) // of footage: the picture that is looked at
+  const cutOf = ref(0) // the picture whose cut is shown
   const left = ref(0) // pictures that have to be looked at before it can be cut
   let photo = ''
   let moves = false
@@ -76,15 +77,17 @@ export function useCutter() {
     while (wanted && size.value) {
       const order = wanted
       const of = photo
+      const at = frame.value
       wanted = null
       busy.value = 'cutting'
       try {
-        const f = moves ? await cutFrame(order) : await engine.call('followOrder', order)
+        const f = moves ? await cutFrame(order, at) : await engine.call('followOrder', order)
         if (!f) continue
         const pixels = await engine.call('cutDraft', null)
         if (of !== photo || !size.value) continue
         found.value = f
         draft.value = image(pixels, size.value.smallW, size.value.smallH)
+        cutOf.value = at
         version.value++
       } catch (e) {
         if (of === photo) notices.fail(e)
@@ -95,8 +98,8 @@ export function useCutter() {
 
   // cutFrame is the cut of the picture that is looked at; nothing when something else is wanted
   // by then.
-  async function cutFrame(order: Order) {
-    const asked = { order, frame: frame.value }
+  async function cutFrame(order: Order, at: number) {
+    const asked = { order, frame: at }
     do {
       left.value = await engine.call('lookOn', asked)
       if (wanted) return null
@@ -116,7 +119,7 @@ export function useCutter() {
     return image(await engine.call('cutPart', { x, y, w, h }), w, h)
   }
 
-  return { size, found, draft, version, busy, frame, left, lay, follow, show, part }
+  return { size, found, draft, version, busy, frame, cutOf, left, lay, follow, show, part }
 }
 
 const image = (pixels: Uint8Array, w: number, h: number) =>
