@@ -10,6 +10,7 @@ import (
 
 	"billow/bundle"
 	"billow/core/clip"
+	"billow/core/layered"
 	"billow/media"
 	"billow/store"
 
@@ -34,6 +35,10 @@ func (s *Server) uploadProp(c *gin.Context) {
 		return
 	}
 	defer spool.Close()
+	if layered.Is(spool.Head()) {
+		s.bringLayered(c, name, spool)
+		return
+	}
 	s.bringIn(c, name, "", spool)
 }
 

@@ -30,6 +30,7 @@ func (f *Footage) sayings(n int, o Order) (*said, error) {
 		return nil, err
 	}
 	v := d.v
+	d.beside = nil // what others say of it does not matter here
 	first := d.parted(d.known, &Order{Box: o.Box})
 	then := d.parted(d.known, &own)
 	s := &said{own.Strokes, v, make([]int8, len(v.pix))}
@@ -42,7 +43,12 @@ func (f *Footage) sayings(n int, o Order) (*said, error) {
 		}
 		any := false
 		for i := range near {
-			near[i] = then.mask[i] == side && (strokes[i] == mark || first.mask[i] != side)
+			leant := then.prices[i] - first.prices[i]
+			if !side {
+				leant = -leant
+			}
+			// What was taken for glass is no longer, so that the parting alone does not tell.
+			near[i] = then.mask[i] == side && (strokes[i] == mark || first.mask[i] != side || leant > spokenFor)
 			any = any || near[i]
 		}
 		if !any {

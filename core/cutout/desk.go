@@ -126,6 +126,11 @@ func (d *Desk) parted(k *learned, o *Order) parting {
 		d.found.Method = Plain
 		p.prices = slices.Clone(k.prices)
 		lean(v, d.even, k.ground, o.Strokes, p.prices, marks)
+		for i, own := range p.own {
+			if own {
+				p.prices[i] = max(p.prices[i], nearlyOwn)
+			}
+		}
 		p.mask = part(v, d.even, p.prices, marks, plainSmoothness, nil, nil)
 		p.doubt = doubtPlain(v, k.ground, d.even, p.mask, p.prices, k.most)
 	} else {
@@ -139,11 +144,15 @@ func (d *Desk) parted(k *learned, o *Order) parting {
 	return p
 }
 
+// nearlyOwn is the price of what lies close to what strokes on other pictures say is thing:
+// a little more for being ground, so that it goes up to the next edge, and not over it.
+const nearlyOwn = 1.2
+
 // plainSmoothness is the price of a border before a plain ground.
 const plainSmoothness = 1.1
 
 // spokenFor is by how much a price has to rise by strokes for a pixel to be no clear part.
-const spokenFor = .5
+const spokenFor = .12
 
 // settle finds opacity and colours along the border of a parting.
 func (d *Desk) settle(k *learned, p parting) error {

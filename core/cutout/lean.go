@@ -37,7 +37,7 @@ func lean(v *view, look []colour, g *evenGround, strokes []Stroke, p prices, mar
 	l := leaning{v: v, look: look, of: of, weight: weight, p: p, marks: marks, k: k}
 	for s, list := range list {
 		if of[s] != nil {
-			l.steep[s] = edgesFrom(v, look, 2+.8*v.noise, list, heard)
+			l.steep[s] = edgesFrom(v, look, 3+v.noise, list, heard)
 		}
 	}
 	for y := heard.Min.Y; y < heard.Max.Y; y++ {

@@ -288,18 +288,23 @@ func (s *Stage) Path(layer string) Path {
 // Ghosts draws a layer alone as it is on some frames, faint, onto a transparent
 // bitmap of the stage's size.
 func (s *Stage) Ghosts(dst *paint.Bitmap, layer string, frames []int) {
-	s.alone(dst, layer, frames, 0.3)
+	s.alone(dst, layer, frames, 0.3, shadowless)
 }
 
-// alone draws a layer without its shadow on some frames, so opaque.
-func (s *Stage) alone(dst *paint.Bitmap, layer string, frames []int, share float64) {
+// Shaded draws a layer on a frame by itself, with its shadow, on nothing.
+func (s *Stage) Shaded(dst *paint.Bitmap, layer string, frame int) {
+	s.alone(dst, layer, []int{frame}, 1, func(a *actor) *actor { return a })
+}
+
+// alone draws what is shown of a layer on some frames, so opaque.
+func (s *Stage) alone(dst *paint.Bitmap, layer string, frames []int, share float64, as func(*actor) *actor) {
 	clear(dst.Pix)
 	a := s.byID[layer]
 	if a == nil || a.away {
 		return
 	}
 	p := s.Painter()
-	single := shadowless(a)
+	single := as(a)
 	for _, f := range frames {
 		env, shown := s.surroundings(a, float64(f))
 		if !shown {

@@ -119,5 +119,5 @@ func (s *Stage) Own(layer string, frame int) (b *paint.Bitmap, units float64, ok
 
 // Alone draws a layer without its shadow onto a transparent bitmap of the stage's size.
 func (s *Stage) Alone(dst *paint.Bitmap, layer string, frame int) {
-	s.alone(dst, layer, []int{frame}, 1)
+	s.alone(dst, layer, []int{frame}, 1, shadowless)
 }

@@ -103,4 +103,3 @@ func (t Turning) seen(x, y, angle float64) (c [3]float64, is bool) {
 	}
 	return scaled(c, light), true
 }
-

@@ -84,7 +84,16 @@ async function askedOnce<T>(method: string, path: string, body?: BodyInit | obje
 export interface Brought {
   prop: Prop
   note: string
+  layered?: Layered
   opaque?: boolean // it is a picture with its background
+}
+
+// A layered picture that was brought in: the pictures of its layers, and the layers that show them.
+export interface Layered {
+  name: string
+  props: Prop[]
+  layers: Layer[]
+  leftOut: string[] | null // what is not shown as it is meant
 }
 
 interface Intake {
@@ -133,7 +142,11 @@ export function sendFile(
       if (request.status === 202)
         return brought((request.response as { intake: string }).intake, sent).then(resolve, reject)
       const opaque = request.getResponseHeader('X-Opaque') === '1'
-      if (request.status < 300) return resolve({ prop: request.response as Prop, opaque, note: '' })
+      if (request.status < 300) {
+        const got = request.response as Prop | Layered
+        if ('layers' in got) return resolve({ prop: got.props[0], layered: got, note: '' })
+        return resolve({ prop: got, opaque, note: '' })
+      }
       if (request.status === 401 && before === entered) knock()
       const e = (request.response as Failed | null)?.error
       reject(new Problem(e?.message ?? `The server answered ${request.status}`, e?.field, e?.code, request.status))

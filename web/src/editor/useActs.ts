@@ -1,4 +1,5 @@
 import { useKeys } from '../beatline/useKeys'
+import { useLayeredFile } from '../export/useLayeredFile'
 import { usePlayhead } from '../player/usePlayhead'
 import { useDesk } from '../stores/desk'
 import { useEditor } from '../stores/editor'
@@ -37,6 +38,7 @@ export function useActs() {
   const writing = useWriting()
   const keys = useKeys()
   const notices = useNotices()
+  const layered = useLayeredFile()
   const { here } = usePlayhead()
 
   const placed = () =>
@@ -235,6 +237,13 @@ export function useActs() {
     if (several) set.push({ id: 'group', says: 'Group', icon: 'collection', keys: 'Ctrl+G', run: group })
     if (l.kind === 'group' && !several)
       set.push({ id: 'ungroup', says: 'Take the group apart', icon: 'scissors', keys: 'Ctrl+Shift+G', run: ungroup })
+    if (kindOf(l.kind)?.holds && !several)
+      set.push({
+        id: 'layered',
+        says: 'Download its layers (OpenRaster)',
+        icon: 'layers',
+        run: () => layered.download(l.id)
+      })
     out.push(set)
     const end: Act[] = [{ id: 'delete', says: 'Delete', icon: 'trash3', keys: 'Delete', run: removeLayers }]
     if (!several)

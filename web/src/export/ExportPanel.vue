@@ -3,11 +3,13 @@ import { useLocalStorage } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { api } from '../api'
 import SoundCredits from './SoundCredits.vue'
+import { useLayeredFile } from './useLayeredFile'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import type { ExportPart } from '../types'
 import { shapeName, shapeRatio } from '../words'
 
+const layered = useLayeredFile()
 const open = defineModel<boolean>({ required: true })
 const editor = useEditor()
 const notices = useNotices()
@@ -103,6 +105,10 @@ function left(p: ExportPart) {
       The sound by itself:
       <a :href="`/api/clips/${editor.id}/sound.wav`" download @click="settled">WAV</a>,
       <a :href="`/api/clips/${editor.id}/stems.zip`" download @click="settled">each sound as a WAV of its own</a>
+    </p>
+    <p class="alone">
+      What is seen now, layer by layer, for programs that paint:
+      <button class="plain" @click="layered.download()">OpenRaster</button>
     </p>
     <SoundCredits />
     <p v-if="!groups.length" class="none">Exports appear here. You may leave the page meanwhile.</p>

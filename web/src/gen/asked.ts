@@ -204,6 +204,12 @@ export interface InShape {
   layer?: string
 }
 
+export interface LayeredAsked {
+  shape: string
+  layer: string
+  frame: number
+}
+
 export interface Letters {
   letters: string[]
   look: Look

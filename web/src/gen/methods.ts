@@ -1,7 +1,7 @@
 // Made from the core by `go generate ./cmd/gen`; not to be changed here.
 
 import type { Asked, Caret, Choices, Credits, Excerpt, KeyRef, LoopGap, Order, OtherCount, PastEnd, Path, Proposal, Quoted, Readable, Reading, Retiming, Room, View, ViewTune } from './answered'
-import type { Advanced, Aligning, Alone, Applied, Area, Around, Benched, Caught, ChangingInto, CourseAsked, Coursing, Cut, CutFound, Draft, DraftMove, DraftPassage, DraftedMove, DraftedPassage, Dragged, EngineDrag, EngineDrawing, EngineStretch, FigureAt, FontAsked, FontNamed, FootageFile, FrameWanted, Frames, Haunting, InShape, Letters, Lining, Looking, Loudness, Made, Match, Matched, Matching, News, OnFrame, Pinning, PivotAt, Pivoted, Places, Point, ReadableAsked, Shift, Sketch, Spotted, Styling, Trial, Tried, Way, WayOf, When, Whole, Window, Wish, Writing, Written } from './asked'
+import type { Advanced, Aligning, Alone, Applied, Area, Around, Benched, Caught, ChangingInto, CourseAsked, Coursing, Cut, CutFound, Draft, DraftMove, DraftPassage, DraftedMove, DraftedPassage, Dragged, EngineDrag, EngineDrawing, EngineStretch, FigureAt, FontAsked, FontNamed, FootageFile, FrameWanted, Frames, Haunting, InShape, LayeredAsked, Letters, Lining, Looking, Loudness, Made, Match, Matched, Matching, News, OnFrame, Pinning, PivotAt, Pivoted, Places, Point, ReadableAsked, Shift, Sketch, Spotted, Styling, Trial, Tried, Way, WayOf, When, Whole, Window, Wish, Writing, Written } from './asked'
 import type { Command } from './commands'
 import type { Clip, DrawnPath, Layer, Mask, Move, Rest, Sound } from './document'
 import type { Key } from './values'
@@ -41,6 +41,7 @@ export interface Methods {
   keyHere: { in: KeyRef; out: Key }
   layFootage: { in: string; out: Benched }
   layPhoto: { in: null; out: Benched }
+  layeredPicture: { in: LayeredAsked; out: Uint8Array }
   letters: { in: EngineStretch; out: Letters }
   lookAs: { in: Way; out: boolean }
   lookOn: { in: FrameWanted; out: number }

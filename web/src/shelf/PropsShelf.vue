@@ -74,7 +74,7 @@ const sketch = (way: 'hand' | 'points') => (desk.sketching = way)
         multiple
         hidden
         aria-label="Files to bring in"
-        accept=".mp4,.mov,.webm,.svg,.png,.webp,.jpg,.jpeg,.gif,.wav,.mp3,.ogg,.flac,.m4a,.ttf,.otf,.woff2,.cube"
+        accept=".mp4,.mov,.webm,.svg,.png,.webp,.jpg,.jpeg,.gif,.ora,.wav,.mp3,.ogg,.flac,.m4a,.ttf,.otf,.woff2,.cube"
         @change="picked"
       />
       <label class="at-once">

@@ -1,5 +1,5 @@
 import { useLocalStorage } from '@vueuse/core'
-import { api } from '../api'
+import { api, type Layered } from '../api'
 import { useSounds } from '../settings/useSounds'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
@@ -28,9 +28,11 @@ export function usePropIntake() {
 
   // take brings files in. What is let go on a spot is put there, whatever else.
   async function take(files: File[], at?: Spot) {
-    const brought = await uploads.bring(files)
+    const layered: Layered[] = []
+    const brought = await uploads.bring(files, (l) => layered.push(l))
     for (const prop of brought) told(prop)
-    if (files.length === 1 && brought.length && (at || atOnce.value)) await use(brought[0], at)
+    if (files.length === 1 && layered.length && (at || atOnce.value)) await lay(layered[0])
+    else if (files.length === 1 && brought.length && (at || atOnce.value)) await use(brought[0], at)
     else if (brought.length) {
       const backed = brought.filter((p) => toBench.backed(p))
       const way = backed.length ? { label: toBench.words(backed.length), run: () => toBench.go(backed) } : undefined
@@ -105,6 +107,24 @@ export function usePropIntake() {
     const known = editor.clip?.props.find((p) => p.hash === prop.hash)
     const commands: Command[] = known ? [] : [{ type: 'addProp', prop }]
     await editor.runAll([...commands, { type: 'swapPicture', layer, prop: known?.id ?? prop.id }])
+  }
+
+  // lay puts a layered picture into the clip: a group with each of its layers in its place.
+  async function lay({ name, props, layers, leftOut }: Layered) {
+    const commands: Command[] = []
+    const ids = new Map<string, string>()
+    for (const prop of props) {
+      const known = editor.clip?.props.find((p) => p.hash === prop.hash)
+      if (!known) commands.push({ type: 'addProp', prop })
+      ids.set(prop.id, known?.id ?? prop.id)
+    }
+    for (const l of layers) if (l.cutout) l.cutout.prop = ids.get(l.cutout.prop) ?? l.cutout.prop
+    const id = `picture-${Date.now().toString(36)}`
+    commands.push({ type: 'addLayers', layers, id, group: editor.scene })
+    if (!(await editor.run({ type: 'batch', commands }, id))) return
+    const count = layers.filter((l) => l.cutout).length
+    notices.say(`${name} is in the clip, with ${count === 1 ? 'its layer' : `its ${count} layers`} in place.`)
+    if (leftOut?.length) notices.say(`Not shown as it is meant: ${listed(leftOut)}.`, 'problem')
   }
 
   // takeApart places the drawing that a picture was made of as figures in a group.

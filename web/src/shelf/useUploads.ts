@@ -1,5 +1,5 @@
 import { computed, ref } from 'vue'
-import { sendFile } from '../api'
+import { sendFile, type Layered } from '../api'
 import { useBenched } from '../stores/bench'
 import { useNotices } from '../stores/notices'
 import { Problem, type Prop } from '../types'
@@ -27,24 +27,26 @@ export function useUploads() {
     (list.value = list.value.map((u) => (u.id === id ? { ...u, ...to } : u)))
   const drop = (id: number) => (list.value = list.value.filter((u) => u.id !== id))
 
-  // bring gives the props of the files that could be taken, in their order.
-  async function bring(files: File[]): Promise<Prop[]> {
+  // bring gives the props of the files that could be taken, in their order. Of layered pictures,
+  // which are many props, it tells beside that.
+  async function bring(files: File[], tell?: (layered: Layered) => void): Promise<Prop[]> {
     const jobs = files.map((file) => ({ file, id: next++ }))
     list.value = [
       ...list.value,
       ...jobs.map(({ file, id }) => ({ id, name: file.name, share: 0, read: 0, problem: '' }))
     ]
-    const brought: (Prop | null)[] = files.map(() => null)
+    const brought: Prop[][] = files.map(() => [])
     let begun = 0
     const work = async () => {
       while (begun < jobs.length) {
         const at = begun++
         const { file, id } = jobs[at]
         try {
-          const { prop, note, opaque } = await sendFile(file, (share, read = 0, stop) =>
+          const { prop, note, opaque, layered } = await sendFile(file, (share, read = 0, stop) =>
             change(id, { share, read, stop })
           )
-          brought[at] = prop
+          brought[at] = layered?.props ?? [prop]
+          if (layered) tell?.(layered)
           if (opaque) useBenched().backed.add(prop.hash)
           if (note) useNotices().say(note, 'problem')
           drop(id)
@@ -60,7 +62,7 @@ export function useUploads() {
       }
     }
     await Promise.all(Array.from({ length: atOnce }, work))
-    return brought.filter((p): p is Prop => !!p)
+    return brought.flat()
   }
 
   return { list, busy, bring, drop }
