@@ -461,3 +461,35 @@ func (u *user) encircle(x, y, radius float64) {
 	}
 	u.must("letting go", m.Up(proto.InputMouseButtonLeft, 1))
 }
+
+// The shadow that a photo shows is kept as a layer below the thing, where it fell.
+func TestThePhotosShadowGoesWithIt(t *testing.T) {
+	u := visit(t, "/")
+	clearedAway(t)
+	u.emptyClip("Dish with its shadow", "1s")
+	u.bring(photo(t, "dish in the light", dishOnCard))
+	u.clickText(".notice button", "Take it off on the Bench")
+	u.cutNow()
+	u.cutAgain(func() { u.clickText(".bench .check", "Keep its shadow") })
+	u.clickText(".bench .btn-act", "Take it off in")
+	u.waitStored("there are the thing and its shadow", func(c *clip.Clip) bool {
+		l := c.Layer(cutoutOf(c)) // the lower one
+		return l != nil && l.Name == "Shadow of dish in the light" && l.Blend == "multiply"
+	})
+	u.ready()
+	// The photo was 400 pixels for 600 units in a frame of 1000 units and 400 pixels. The shadow
+	// is that of a disc 6 pixels to the right and 14 down.
+	at := func(x, y float64) float64 {
+		p := u.pixel(0, int(x), int(200+(y-200)*.6))
+		return luma([3]int{int(p[0]), int(p[1]), int(p[2])})
+	}
+	for _, far := range []float64{8, 20, 30} {
+		y := float64(dishY) + 14 + dishRadius*1.02 + far
+		d := far / 1.02
+		takes := .18 * math.Exp(-d*d/500)
+		// The clip's backdrop is the same along a row.
+		if got := 1 - at(200+(dishX+6-200)*.6, y)/at(8, y); math.Abs(got-takes) > .03 {
+			t.Errorf("%g pixels below the dish the shadow takes %.3f of the light, in the photo %.3f", far, got, takes)
+		}
+	}
+}

@@ -151,7 +151,7 @@ func (w *intaker) cut(ctx context.Context, a IntakeArgs, in store.Coming, spool 
 	if err != nil {
 		return err
 	}
-	if _, err := s.FinishCut(ctx, before, o, cutout.Finished{Found: found}, t.Prop, true); err != nil {
+	if _, err := s.FinishCut(ctx, before, store.Made{Order: o, Piece: cutout.Finished{Found: found}, Prop: t.Prop, Looked: true}); err != nil {
 		return err
 	}
 	return s.FinishIntake(ctx, a.Intake, a.Attempt, t.Prop, "")

@@ -178,8 +178,9 @@ func (s *Server) makeCut(c *gin.Context) {
 // one before.
 type madeCut struct {
 	benched
-	Prop     clip.Prop `json:"prop"`
-	Followed int       `json:"followed"`
+	Prop     clip.Prop  `json:"prop"`
+	Shade    *clip.Prop `json:"shade"` // the photo's shadow, when it is kept
+	Followed int        `json:"followed"`
 }
 
 // cutSoon has footage cut, which takes long: the answer is an intake.
@@ -212,19 +213,25 @@ func (s *Server) cutNow(c *gin.Context, cut store.Cut, looked bool) (out madeCut
 	if err != nil {
 		return out, err
 	}
-	defer made.File.Close()
+	defer made.Close()
 	if of, err := s.Store.PropOf(c, cut.Photo); err == nil {
 		made.Prop.Credit = of.Credit
 	}
 	if err := s.Store.Keep(c, made.Prop, made.File.Again(), made.File.Coarse); err != nil {
 		return out, err
 	}
-	if out.Followed, err = s.Store.FinishCut(c, cut, o, made.Finished, made.Prop, looked); err != nil {
+	if made.Shade != nil {
+		if err := s.Store.Keep(c, *made.Shade, made.Shadow.Again(), made.Shadow.Coarse); err != nil {
+			return out, err
+		}
+	}
+	out.Followed, err = s.Store.FinishCut(c, cut, store.Made{Order: o, Piece: made.Finished, Prop: made.Prop, Shadow: made.Shade, Looked: looked})
+	if err != nil {
 		return out, err
 	}
 	if cut, err = s.Store.Cut(c, cut.ID); err != nil {
 		return out, err
 	}
-	out.benched, out.Prop = benchedOf(cut), made.Prop
+	out.benched, out.Prop, out.Shade = benchedOf(cut), made.Prop, made.Shade
 	return out, nil
 }

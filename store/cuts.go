@@ -24,6 +24,9 @@ type Cut struct {
 	Changed bool            `json:"changed"` // something else is wanted than the result shows
 	Clips   json.RawMessage `json:"clips"`   // a Use for each clip that shows the result
 	PartOf  string          `json:"partOf"`  // the cut that this is a part of; none is ""
+
+	Shadow   *string `json:"shadow"`   // the file of the photo's shadow; null while none is kept
+	ShadowAt [2]int  `json:"shadowAt"` // the pixel of the photo that its upper left one is
 }
 
 // MostCuts is how many cuts lie on the Bench at most.
@@ -36,7 +39,7 @@ const ordered = `, ordered AS (
 		SELECT jsonb_agg(p.wanted ORDER BY p.created_at, p.id) AS parts FROM cuts p WHERE p.part_of = c.id AND p.removed IS NULL) o) `
 
 const cutColumns = ordered + `SELECT c.id, c.name, c.photo, f.media, o.whole, c.result, ARRAY[c.at_x, c.at_y], c.found, c.looked,
-	c.made IS DISTINCT FROM o.whole, coalesce(u.clips, '[]'), coalesce(c.part_of, '')
+	c.made IS DISTINCT FROM o.whole, coalesce(u.clips, '[]'), coalesce(c.part_of, ''), c.shadow, ARRAY[c.shadow_x, c.shadow_y]
 	FROM cuts c JOIN ordered o ON o.cut = c.id JOIN files f ON f.hash = c.photo LEFT JOIN used u ON u.hash = c.result `
 
 // Cuts lists what lies on the Bench, the newest first.
@@ -59,7 +62,7 @@ func (s *Store) Cut(ctx context.Context, id string) (Cut, error) {
 // LayPhoto lays a photo on the Bench and gives the ID of its cut: of the one that is there
 // already, or of a new one. What was cut out here lies on it as the photo that it was cut from.
 func (s *Store) LayPhoto(ctx context.Context, photo, name string) (id string, err error) {
-	err = s.row(ctx, `SELECT id FROM cuts WHERE (photo = $1 AND part_of IS NULL OR result = $1) AND removed IS NULL ORDER BY created_at DESC LIMIT 1`, []any{photo}, &id)
+	err = s.row(ctx, `SELECT id FROM cuts WHERE (photo = $1 AND part_of IS NULL OR $1 IN (result, shadow)) AND removed IS NULL ORDER BY created_at DESC LIMIT 1`, []any{photo}, &id)
 	if !errors.Is(err, ErrNotFound) {
 		return id, err
 	}
@@ -98,30 +101,53 @@ func (s *Store) ReturnCut(ctx context.Context, id string) error {
 	return s.found(ctx, `UPDATE cuts SET removed = NULL WHERE id = $1`, id)
 }
 
-// FinishCut keeps what was made of a photo, whose file is on the shelf already, and lets the
-// clips follow that show what was made of it before. It gives their number.
-func (s *Store) FinishCut(ctx context.Context, before Cut, order cutout.Order, made cutout.Finished, p clip.Prop, looked bool) (followed int, err error) {
-	raw, err := json.Marshal(order)
+// Made is what was made of a photo, whose files are on the shelf already.
+type Made struct {
+	Order  cutout.Order // that was followed
+	Piece  cutout.Finished
+	Prop   clip.Prop
+	Shadow *clip.Prop // the photo's shadow, when it is kept
+	Looked bool       // a person has seen it
+}
+
+// FinishCut keeps what was made of a photo, and lets the clips follow that show what was
+// made of it before. It gives their number.
+func (s *Store) FinishCut(ctx context.Context, before Cut, m Made) (followed int, err error) {
+	raw, err := json.Marshal(m.Order)
 	if err != nil {
 		return 0, err
 	}
-	found, err := json.Marshal(made.Found)
+	found, err := json.Marshal(m.Piece.Found)
 	if err != nil {
 		return 0, err
 	}
-	if err := s.found(ctx, `UPDATE cuts SET made = $2, result = $3, at_x = $4, at_y = $5, found = $6, looked = looked OR $7 WHERE id = $1`,
-		before.ID, raw, p.Hash, made.At[0], made.At[1], found, looked); err != nil {
+	at, shadowAt := m.Piece.At, [2]int{}
+	var shadow *string
+	if m.Shadow != nil {
+		shadow, shadowAt = &m.Shadow.Hash, m.Piece.Shadow.At
+	}
+	if err := s.found(ctx, `UPDATE cuts SET made = $2, result = $3, at_x = $4, at_y = $5, found = $6, looked = looked OR $7,
+		shadow = $8, shadow_x = $9, shadow_y = $10 WHERE id = $1`,
+		before.ID, raw, m.Prop.Hash, at[0], at[1], found, m.Looked, shadow, shadowAt[0], shadowAt[1]); err != nil {
 		return 0, err
 	}
-	if before.Result == nil || *before.Result == p.Hash {
+	if before.Shadow != nil && m.Shadow != nil {
+		if _, err := s.recut(ctx, *before.Shadow, *m.Shadow, before.ShadowAt, shadowAt); err != nil {
+			return 0, err
+		}
+	}
+	if before.Result == nil {
 		return 0, nil
 	}
-	by := [2]float64{float64(before.At[0] - made.At[0]), float64(before.At[1] - made.At[1])}
-	return s.recut(ctx, *before.Result, p, by)
+	return s.recut(ctx, *before.Result, m.Prop, before.At, at)
 }
 
 // recut gives all clips that show a file another one instead, and takes it from the shelf.
-func (s *Store) recut(ctx context.Context, was string, p clip.Prop, by [2]float64) (n int, err error) {
+func (s *Store) recut(ctx context.Context, was string, p clip.Prop, wasAt, at [2]int) (n int, err error) {
+	if was == p.Hash {
+		return 0, nil
+	}
+	by := [2]float64{float64(wasAt[0] - at[0]), float64(wasAt[1] - at[1])}
 	command, err := json.Marshal(edit.Recut{Typed: edit.Typed{Type: "recut"}, Was: was, Prop: p, By: by})
 	if err != nil {
 		return 0, err
@@ -158,7 +184,8 @@ func (s *Store) recut(ctx context.Context, was string, p clip.Prop, by [2]float6
 // of it.
 func (s *Store) CutOf(ctx context.Context) (map[string]string, error) {
 	type row struct{ Hash, Cut string }
-	rows, err := many[row](ctx, s, `SELECT photo, id FROM cuts WHERE removed IS NULL UNION ALL SELECT result, id FROM cuts WHERE removed IS NULL AND result IS NOT NULL`)
+	rows, err := many[row](ctx, s, `SELECT photo, id FROM cuts WHERE removed IS NULL UNION ALL SELECT result, id FROM cuts WHERE removed IS NULL AND result IS NOT NULL
+		UNION ALL SELECT shadow, id FROM cuts WHERE removed IS NULL AND shadow IS NOT NULL`)
 	out := map[string]string{}
 	for _, r := range rows {
 		out[r.Hash] = r.Cut

@@ -26,7 +26,7 @@ func pictureProp(t *testing.T, db *store.Store, name, ends string, w, h int) cli
 
 // finished is a cut whose corner lies at a pixel of the photo.
 func finished(x, y int) cutout.Finished {
-	return cutout.Finished{Picture: paint.NewBitmap(1, 1), At: [2]int{x, y}, Found: cutout.Found{Method: cutout.Plain, Confidence: .9}}
+	return cutout.Finished{Piece: cutout.Piece{Picture: paint.NewBitmap(1, 1), At: [2]int{x, y}}, Found: cutout.Found{Method: cutout.Plain, Confidence: .9}}
 }
 
 func TestACutIsKeptAndClipsFollowIt(t *testing.T) {
@@ -52,7 +52,7 @@ func TestACutIsKeptAndClipsFollowIt(t *testing.T) {
 		t.Errorf("it is kept as %+v, %v", before, err)
 	}
 	first := pictureProp(t, db, "Cup", "11", 100, 80)
-	if _, err := db.FinishCut(ctx, before, order, finished(50, 40), first, true); err != nil {
+	if _, err := db.FinishCut(ctx, before, store.Made{Order: order, Piece: finished(50, 40), Prop: first, Looked: true}); err != nil {
 		t.Fatal(err)
 	}
 
@@ -74,7 +74,7 @@ func TestACutIsKeptAndClipsFollowIt(t *testing.T) {
 		t.Errorf("once it was made it is %+v", made)
 	}
 	second := pictureProp(t, db, "Cup", "12", 120, 80) // 20 pixels more on its left
-	if n, err := db.FinishCut(ctx, made, order, finished(30, 40), second, true); err != nil || n != 1 {
+	if n, err := db.FinishCut(ctx, made, store.Made{Order: order, Piece: finished(30, 40), Prop: second, Looked: true}); err != nil || n != 1 {
 		t.Fatalf("%d clips follow, %v", n, err)
 	}
 	st, err := db.State(ctx, clipID)

@@ -138,7 +138,7 @@ func (s *Store) intakesAgain(ctx context.Context, sql string, args []any, enqueu
 func (s *Store) DropFile(ctx context.Context, hash string) error {
 	_, err := s.exec(ctx, `DELETE FROM files f WHERE hash = $1
 		AND NOT EXISTS (SELECT FROM props p WHERE p.hash = f.hash)
-		AND NOT EXISTS (SELECT FROM cuts WHERE f.hash IN (photo, result))
+		AND NOT EXISTS (SELECT FROM cuts WHERE f.hash IN (photo, result, shadow))
 		AND NOT EXISTS (SELECT FROM clip_files c WHERE c.hash = f.hash)
 		AND NOT EXISTS (SELECT FROM export_parts p WHERE f.hash IN (p.video, p.poster))
 		AND NOT EXISTS (SELECT FROM intakes i WHERE i.hash = f.hash AND i.state IN ('waiting', 'running'))`, hash)

@@ -24,12 +24,12 @@ const Keeping = 30 * 24 * time.Hour
 // they were last.
 const needNow = `UPDATE files f SET needed = now() WHERE needed < now() - interval '1 hour' AND
 	(EXISTS (SELECT FROM clip_files c WHERE c.hash = f.hash) OR EXISTS (SELECT FROM export_parts p WHERE f.hash IN (p.video, p.poster))
-	OR EXISTS (SELECT FROM cuts WHERE f.hash IN (photo, result)))`
+	OR EXISTS (SELECT FROM cuts WHERE f.hash IN (photo, result, shadow)))`
 
 const unneeded = `FROM files f WHERE f.needed < now() - $1::interval
 	AND NOT EXISTS (SELECT FROM clip_files c WHERE c.hash = f.hash)
 	AND NOT EXISTS (SELECT FROM export_parts p WHERE f.hash IN (p.video, p.poster))
-	AND NOT EXISTS (SELECT FROM cuts WHERE f.hash IN (photo, result))`
+	AND NOT EXISTS (SELECT FROM cuts WHERE f.hash IN (photo, result, shadow))`
 
 // A job is dead when its part is not being worked on in that attempt.
 const deadJobs = `FROM river_job j WHERE j.kind = 'export_part' AND j.state = 'running' AND j.attempted_at < now() - interval '10 minutes'

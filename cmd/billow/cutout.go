@@ -5,6 +5,7 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"image"
 	"io"
 	"os"
 	"path/filepath"
@@ -21,7 +22,7 @@ import (
 // cutoutOrder are the flags of `billow cutout`.
 type cutoutOrder struct {
 	out, box, strokes string
-	dir               string
+	dir, shadow       string
 	asJSON            bool
 	cutout.Edge
 }
@@ -51,6 +52,7 @@ func cutoutCommand() *cobra.Command {
 	f.StringVar(&o.dir, "dir", "", "cut all photos of a folder, and list those that need a look")
 	f.StringVar(&o.box, "box", "", "x,y,width,height: the thing lies within")
 	f.StringVar(&o.strokes, "strokes", "", "a JSON file of strokes that stay or go")
+	f.StringVar(&o.shadow, "shadow", "", "the PNG file to write the photo's shadow to, before a plain background")
 	f.BoolVar(&o.asJSON, "json", false, "say as JSON how it was cut, how sure that is, and its bounds")
 	f.Float64Var(&o.Shift, "shift", 0, "move the edge outwards, pixels (-20 to 20)")
 	f.Float64Var(&o.Smooth, "smooth", 0, "round the edge, pixels (0 to 20)")
@@ -73,6 +75,11 @@ func (o *cutoutOrder) cut(ctx context.Context, says io.Writer, name string) erro
 	if err != nil {
 		return err
 	}
+	if o.shadow != "" {
+		if err := o.writeShadow(photo, order, name); err != nil {
+			return err
+		}
+	}
 	if o.asJSON {
 		return json.NewEncoder(says).Encode(found)
 	}
@@ -82,6 +89,25 @@ func (o *cutoutOrder) cut(ctx context.Context, says io.Writer, name string) erro
 	}
 	_, err = fmt.Fprintf(says, "%s: %d × %d pixels. %s%s\n", o.out, cut.W, cut.H, found.Why, look)
 	return err
+}
+
+// writeShadow writes the photo's shadow, as large as the photo.
+func (o *cutoutOrder) writeShadow(photo *paint.Bitmap, order cutout.Order, name string) error {
+	d, err := cutout.Open(photo)
+	if err == nil {
+		err = d.Follow(order)
+	}
+	if err != nil {
+		return err
+	}
+	if !d.HasShadow() {
+		return inputError{fmt.Errorf("%s: its background is not of one colour, so that no shadow can be told from it", name)}
+	}
+	file, err := media.EncodePNG(d.Shadow(image.Rect(0, 0, photo.W, photo.H)))
+	if err != nil {
+		return err
+	}
+	return os.WriteFile(o.shadow, file, 0o644)
 }
 
 // cutInto cuts a photo and writes what stays of it.

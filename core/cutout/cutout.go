@@ -41,6 +41,8 @@ type Order struct {
 	Strokes []Stroke     `json:"strokes,omitempty"`
 	Edge    Edge         `json:"edge"`
 
+	Shadow bool `json:"shadow,omitempty"` // the photo's shadow is kept, as a picture of its own
+
 	Heals []Heal  `json:"heals,omitempty"` // blemishes that are filled from what is around them
 	Out   []Order `json:"out,omitempty"`   // parts that are taken out, each by an order of its own; their places are filled
 	Turn  float64 `json:"turn,omitempty"`  // degrees clockwise by which the photo is straightened, -45..45
@@ -190,6 +192,10 @@ func Make(photo *paint.Bitmap, o Order) (*paint.Bitmap, Found, error) {
 	if err != nil {
 		return nil, Found{}, err
 	}
+	return d.make(o)
+}
+
+func (d *Desk) make(o Order) (*paint.Bitmap, Found, error) {
 	if err := d.Follow(o); err != nil {
 		return nil, Found{}, err
 	}
@@ -201,28 +207,54 @@ func Make(photo *paint.Bitmap, o Order) (*paint.Bitmap, Found, error) {
 	return cut, f, nil
 }
 
-// Finished is a cut as it is kept: no larger than what is seen of it.
-type Finished struct {
+// Piece is a picture that is kept, no larger than what is seen of it.
+type Piece struct {
 	Picture *paint.Bitmap
 	At      [2]int // the pixel of the photo, as it is straightened about its middle, that its upper left one is
-	Found   Found
+}
+
+// Finished is a cut as it is kept.
+type Finished struct {
+	Piece
+	Found  Found
+	Shadow *Piece // when it is wanted, and there is one
 }
 
 // Finish follows an order on a photo and gives what is kept of the cut.
 func Finish(photo *paint.Bitmap, o Order) (Finished, error) {
-	cut, found, err := Make(photo, o)
+	d, err := Open(photo)
 	if err != nil {
 		return Finished{}, err
 	}
-	at, b := image.Point{}, found.Bounds
-	if o.Turn != 0 {
-		cut, at = turned(cut, o.Turn)
-		b, _ = cut.Visible()
+	cut, found, err := d.make(o)
+	if err != nil {
+		return Finished{}, err
 	}
-	if b[0] >= b[2] {
+	piece, ok := pieceOf(cut, o.Turn)
+	if !ok {
 		return Finished{}, ErrNothing
 	}
-	out := paint.NewBitmap(b[2]-b[0], b[3]-b[1])
-	out.Put(cut, -b[0], -b[1])
-	return Finished{out, [2]int{b[0] + at.X, b[1] + at.Y}, found}, nil
+	out := Finished{Piece: piece, Found: found}
+	if o.Shadow && d.HasShadow() {
+		if shadow, ok := pieceOf(d.Shadow(image.Rect(0, 0, photo.W, photo.H)), o.Turn); ok {
+			out.Shadow = &shadow
+		}
+	}
+	return out, nil
+}
+
+// pieceOf is what is seen of a picture of the photo's size, straightened.
+func pieceOf(whole *paint.Bitmap, turn float64) (p Piece, ok bool) {
+	at := image.Point{}
+	if turn != 0 {
+		whole, at = turned(whole, turn)
+	}
+	b, ok := whole.Visible()
+	if !ok {
+		return p, false
+	}
+	p.Picture = paint.NewBitmap(b[2]-b[0], b[3]-b[1])
+	p.Picture.Put(whole, -b[0], -b[1])
+	p.At = [2]int{b[0] + at.X, b[1] + at.Y}
+	return p, true
 }

@@ -28,6 +28,7 @@ type Desk struct {
 	beside []int8 // of a picture of footage: what strokes on others say of each pixel
 	open   *trimap
 	looked *lookedUp
+	shaded []float32 // the photo's shadow, once it was asked for
 }
 
 // Open lays a photo on the desk.
@@ -156,6 +157,7 @@ const spokenFor = .12
 
 // settle finds opacity and colours along the border of a parting.
 func (d *Desk) settle(k *learned, p parting) error {
+	d.shaded = nil
 	v, mask, marks := d.v, p.mask, p.marks
 	n := 0
 	for _, m := range mask {

@@ -79,6 +79,9 @@ func (f *Footage) Check(o Order) error {
 	if len(o.Heals) > 0 {
 		return clip.Fault("heals", "blemishes are healed in photos, not in footage")
 	}
+	if o.Shadow {
+		return clip.Fault("shadow", "the shadow of a photo is kept, not that of footage")
+	}
 	if o.Turn != 0 {
 		return clip.Fault("turn", "photos are straightened; footage is turned with its layer")
 	}

@@ -25,6 +25,7 @@ type CutFound struct {
 	cutout.Found
 	Nothing   bool `json:"nothing"`   // no pixel of the photo stays
 	NeedsLook bool `json:"needsLook"` // it should be looked at before it is used
+	HasShadow bool `json:"hasShadow"` // the photo's shadow can be kept
 }
 
 // Window is a part of a photo, in its pixels.
@@ -107,9 +108,9 @@ func cutFrame(e *Engine, w FrameWanted) (CutFound, error) {
 	if err != nil {
 		return CutFound{}, err
 	}
-	e.desk, e.frame = d, w.Frame
+	e.desk, e.frame, e.shaded = d, w.Frame, false
 	f := d.Found()
-	return CutFound{f, d.Empty(), f.NeedsALook()}, nil
+	return CutFound{f, d.Empty(), f.NeedsALook(), false}, nil
 }
 
 // followOrder makes the cut that an order wants.
@@ -123,7 +124,8 @@ func followOrder(e *Engine, o cutout.Order) (CutFound, error) {
 		return CutFound{}, err
 	}
 	f := e.desk.Found()
-	return CutFound{f, nothing, f.NeedsALook()}, nil
+	e.shaded = o.Shadow
+	return CutFound{f, nothing, f.NeedsALook(), e.desk.HasShadow()}, nil
 }
 
 // cutDraft is the cut at the small size, for a canvas.
@@ -131,7 +133,11 @@ func cutDraft(e *Engine, _ *struct{}) (Bytes, error) {
 	if e.desk == nil {
 		return nil, errNoPhoto
 	}
-	return e.desk.Draft().Straight(), nil
+	cut := e.desk.Draft()
+	if e.shaded {
+		cutout.Shade(cut, e.desk.ShadowDraft())
+	}
+	return cut.Straight(), nil
 }
 
 // cutPart is a part of the cut in the photo's own pixels, for a canvas.
@@ -149,5 +155,9 @@ func cutPart(e *Engine, w Window) (Bytes, error) {
 			return nil, err
 		}
 	}
-	return e.desk.Part(part).Straight(), nil
+	cut := e.desk.Part(part)
+	if e.shaded {
+		cutout.Shade(cut, e.desk.Shadow(part))
+	}
+	return cut.Straight(), nil
 }

@@ -39,9 +39,10 @@ type Engine struct {
 	before  map[stageKey]*stage     // of the clip before its last change, from which painters go on
 	still   map[string]*frame.Stage // of the shown clip, by shape, for questions
 
-	desk  *cutout.Desk    // with the photo on the Bench, or one picture of footage
-	reel  *cutout.Footage // the footage on the Bench; nil is a photo
-	frame int             // of it, that lies on the desk
+	desk   *cutout.Desk    // with the photo on the Bench, or one picture of footage
+	reel   *cutout.Footage // the footage on the Bench; nil is a photo
+	frame  int             // of it, that lies on the desk
+	shaded bool            // the photo's shadow is seen with its cut
 }
 
 // New is an engine without a clip.

@@ -251,16 +251,18 @@ export interface PhotoCut {
   order: Order
   result: string | null // hash of the cut-out
   at: [number, number] // the pixel of the photo that its upper left one is
-  found: Omit<CutFound, 'nothing' | 'needsLook'> | null
+  found: Omit<CutFound, 'nothing' | 'needsLook' | 'hasShadow'> | null
   looked: boolean
   changed: boolean // something else is wanted than the result shows
   needsLook: boolean
   clips: { id: string; name: string }[]
   partOf: string // the cut that it is a part of
+  shadow: string | null // hash of the photo's shadow, when it is kept
+  shadowAt: [number, number] // the pixel of the photo that its upper left one is
 }
 
 // A cut that was made, and how many clips show it now.
-export type MadeCut = PhotoCut & { prop: Prop; followed: number }
+export type MadeCut = PhotoCut & { prop: Prop; shade: Prop | null; followed: number }
 
 // makeCut makes a cut; of footage it tells what share is done, and how it is stopped.
 async function makeCut(id: string, looked: boolean, done: (share: number, stop: () => void) => void): Promise<MadeCut> {
@@ -268,7 +270,7 @@ async function makeCut(id: string, looked: boolean, done: (share: number, stop: 
   if (!('intake' in answer)) return answer
   const { prop } = await brought(answer.intake, (_, share, stop) => done(share ?? 0, stop ?? (() => undefined)))
   const cut = await api.cut(id)
-  return { ...cut, prop, followed: cut.clips.length }
+  return { ...cut, prop, shade: null, followed: cut.clips.length }
 }
 
 // A product of some clip, with its picture, for other clips to choose.

@@ -62,6 +62,11 @@ async function finish(then: 'shelf' | 'clip') {
       await router.push(`/clips/${editor.id}`)
       return
     }
+    if (made.shade) {
+      await editor.outbox?.pull()
+      await editor.quiet()
+      await placing.shadeHere(made)
+    }
     notices.say(
       n
         ? `${cut.name}: ${n === 1 ? 'one clip shows' : `${n} clips show`} the new cut`
@@ -99,7 +104,9 @@ const clear = () =>
   props.steps.set({ edge: {}, around: props.steps.order.value.around, out: props.steps.order.value.out })
 const nothing = computed(() => {
   const o = props.steps.order.value
-  return !o.box && !o.strokes?.length && !o.heals?.length && !o.turn && !Object.values(o.edge).some(Boolean)
+  return (
+    !o.box && !o.strokes?.length && !o.heals?.length && !o.turn && !o.shadow && !Object.values(o.edge).some(Boolean)
+  )
 })
 </script>
 
@@ -176,6 +183,17 @@ const nothing = computed(() => {
           @change="steps.turn($event)"
           @settle="steps.settled()"
         />
+      </section>
+      <section v-if="found?.hasShadow && !cut.partOf && !cut.moves">
+        <label class="check">
+          <input
+            type="checkbox"
+            :checked="!!steps.order.value.shadow"
+            @change="steps.change({ shadow: ($event.target as HTMLInputElement).checked || undefined })"
+          />
+          Keep its shadow
+        </label>
+        <p class="hint">A layer of its own below it, as the photo shows it.</p>
       </section>
       <section v-if="whole" class="acts">
         <p class="hint">A part of {{ whole.name }}. It lies exactly where it was, and its place is filled.</p>

@@ -1,6 +1,9 @@
-import type { PhotoCut } from '../api'
+import type { MadeCut, PhotoCut } from '../api'
 import { useEditor } from '../stores/editor'
-import type { Command, Prop } from '../types'
+import type { Command } from '../types'
+
+// What has the photo's shadow has none from the light.
+const none = { none: true, direction: 145, distance: 30, softness: 14, strength: 40 }
 
 // usePlacing brings what was cut out into the clip that is open.
 export function usePlacing() {
@@ -25,22 +28,52 @@ export function usePlacing() {
 
   // place puts a cut-out into a layer that shows its photo, each pixel where it was, or into
   // a new one.
-  async function place(made: PhotoCut & { prop: Prop }, layer?: { id: string }) {
+  async function place(made: MadeCut, layer?: { id: string }) {
+    const placed = await placeThing(made, layer)
+    if (placed && made.shade) await shade(made, placed)
+  }
+
+  // shade lays the photo's shadow below the layer that shows the thing, exactly where it was.
+  async function shade(made: MadeCut, layer: string) {
+    if (!made.shade) return
+    const id = `shadow-${Date.now().toString(36)}`
+    const by: [number, number] = [made.at[0] - made.shadowAt[0], made.at[1] - made.shadowAt[1]]
+    const commands: Command[] = [
+      { type: 'copyLayer', layer, id },
+      { type: 'recut', was: made.prop.hash, prop: made.shade, by, layer: id },
+      {
+        type: 'setLayer',
+        layer: id,
+        set: { name: `Shadow of ${made.name}`, blend: 'multiply', lift: 0, shadow: none }
+      },
+      { type: 'setLayer', layer, set: { shadow: none } },
+      { type: 'stackLayer', layer: id, steps: -1 }
+    ]
+    await editor.run({ type: 'batch', commands }, layer)
+  }
+
+  // shadeHere does so where the thing stands in the clip already, without its shadow.
+  async function shadeHere(made: MadeCut) {
+    const layer = shows(made.prop.hash)[0]?.id
+    if (layer && made.shade && !shows(made.shade.hash).length) await shade(made, layer)
+  }
+
+  async function placeThing(made: MadeCut, layer?: { id: string }): Promise<string | undefined> {
     if (layer && editor.clip?.layers.some((l) => l.id === layer.id && l.kind === 'cutout')) {
       const by: [number, number] = [-made.at[0], -made.at[1]]
       await editor.run({ type: 'recut', was: made.photo, prop: made.prop, by, layer: layer.id })
-      return
+      return layer.id
     }
     const known = editor.clip?.props.find((p) => p.hash === made.prop.hash)
     const first: Command[] = known ? [] : [{ type: 'addProp', prop: made.prop }]
     // What covered the frame goes for the thing alone.
     if (layer) first.push({ type: 'removeLayer', layer: layer.id })
-    await editor.addLayer('cutout', { prop: known?.id ?? made.prop.id, name: made.name }, first)
+    return editor.addLayer('cutout', { prop: known?.id ?? made.prop.id, name: made.name }, first)
   }
 
   // apart lets a part stand by itself in the clip, exactly where it was, above the layer
   // that shows the whole, whose place for it is filled.
-  async function apart(whole: PhotoCut & { prop: Prop }, part: PhotoCut & { prop: Prop }) {
+  async function apart(whole: MadeCut, part: MadeCut) {
     let base = shows(whole.prop.hash)[0]?.id
     if (!base) {
       const photo = shows(whole.photo)[0]
@@ -57,5 +90,5 @@ export function usePlacing() {
     await editor.run({ type: 'batch', commands }, id)
   }
 
-  return { showing, place, apart }
+  return { showing, place, apart, shadeHere }
 }

@@ -192,6 +192,7 @@ export interface Order {
   around?: [number, number][]
   strokes?: Stroke[]
   edge: CutoutEdge
+  shadow?: boolean
   heals?: Heal[]
   out?: Order[]
   turn?: number

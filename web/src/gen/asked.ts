@@ -95,6 +95,7 @@ export interface CutFound {
   bounds: [number, number, number, number]
   nothing: boolean
   needsLook: boolean
+  hasShadow: boolean
 }
 
 export interface Draft {
