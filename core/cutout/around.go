@@ -70,6 +70,13 @@ func (o Order) moved(dx, dy float64) Order {
 		s.Points = shift(s.Points)
 		out.Strokes[i] = s
 	}
+	out.Pen = make([][]Node, len(o.Pen))
+	for i, path := range o.Pen {
+		out.Pen[i] = make([]Node, len(path))
+		for k, n := range path {
+			out.Pen[i][k] = Node{n[0] + dx, n[1] + dy, n[2], n[3]}
+		}
+	}
 	out.Heals = make([]Heal, len(o.Heals))
 	for i, h := range o.Heals {
 		out.Heals[i] = Heal{h.X + dx, h.Y + dy, h.Radius}

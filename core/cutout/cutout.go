@@ -39,7 +39,9 @@ type Order struct {
 	// Around is a closed line that the thing lies within, as a box is.
 	Around  [][2]float64 `json:"around,omitempty"`
 	Strokes []Stroke     `json:"strokes,omitempty"`
-	Edge    Edge         `json:"edge"`
+	// Pen is closed paths: what lies within them stays, with a hard edge, whatever else is said.
+	Pen  [][]Node `json:"pen,omitempty"`
+	Edge Edge     `json:"edge"`
 
 	Shadow bool `json:"shadow,omitempty"` // the photo's shadow is kept, as a picture of its own
 
@@ -106,6 +108,9 @@ func (o *Order) Check(w, h int) error {
 		}
 	}
 	if err := o.checkMending(w, h); err != nil {
+		return err
+	}
+	if err := o.checkPen(); err != nil {
 		return err
 	}
 	for i, s := range o.Strokes {

@@ -95,6 +95,9 @@ func (d *Desk) follow(o Order) error {
 	if err := d.mend(o); err != nil {
 		return err
 	}
+	if len(o.Pen) > 0 {
+		return d.cutByPen(o)
+	}
 	if d.clear != nil && !o.boxed() && len(o.Strokes) == 0 && d.beside == nil {
 		d.asItCame()
 		return nil

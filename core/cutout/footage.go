@@ -79,6 +79,9 @@ func (f *Footage) Check(o Order) error {
 	if len(o.Heals) > 0 {
 		return clip.Fault("heals", "blemishes are healed in photos, not in footage")
 	}
+	if len(o.Pen) > 0 {
+		return clip.Fault("pen", "a path cuts a photo; footage is cut by strokes")
+	}
 	if o.Shadow {
 		return clip.Fault("shadow", "the shadow of a photo is kept, not that of footage")
 	}

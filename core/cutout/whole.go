@@ -62,10 +62,7 @@ func (d *Desk) Part(part image.Rectangle) *paint.Bitmap {
 	}
 	reach := d.order.Edge.reach()
 	wide := part.Inset(-reach).Intersect(image.Rect(0, 0, d.photo.W, d.photo.H))
-	m := &opacity{wide.Dx(), wide.Dy(), make([]uint8, wide.Dx()*wide.Dy())}
-	for y := range m.h {
-		d.alphaRow(m.a[y*m.w:(y+1)*m.w], wide.Min.X, wide.Min.Y+y)
-	}
+	m := d.opacityOf(wide)
 	m.change(d.order.Edge)
 	out := paint.NewBitmap(part.Dx(), part.Dy())
 	for y := range out.H {
@@ -73,6 +70,18 @@ func (d *Desk) Part(part image.Rectangle) *paint.Bitmap {
 		d.colourRow(out.Pix[y*out.W:(y+1)*out.W], m.a[from:from+out.W], part.Min.X, part.Min.Y+y)
 	}
 	return out
+}
+
+// opacityOf is the opacity of a part of the photo, before its edge is changed.
+func (d *Desk) opacityOf(part image.Rectangle) *opacity {
+	if len(d.order.Pen) > 0 {
+		return d.penned(part)
+	}
+	m := &opacity{part.Dx(), part.Dy(), make([]uint8, part.Dx()*part.Dy())}
+	for y := range m.h {
+		d.alphaRow(m.a[y*m.w:(y+1)*m.w], part.Min.X, part.Min.Y+y)
+	}
+	return m
 }
 
 // alphaRow is the opacity of some pixels of a row of the photo.
@@ -168,7 +177,7 @@ func colourOf(p uint32) colour {
 // colourRow makes pixels of the photo's colours and opacity. Where a pixel is seen
 // through, what it has of the ground is taken away.
 func (d *Desk) colourRow(out []uint32, alpha []uint8, x0, y int) {
-	if d.clear != nil && d.sides == nil {
+	if d.clear != nil && d.sides == nil && len(d.order.Pen) == 0 {
 		if d.mended.photo == nil {
 			copy(out, d.clear.Pix[y*d.photo.W+x0:])
 			return

@@ -5,11 +5,13 @@ import { dabs, inHand, staying } from './tools'
 import type { Brush } from './useBrush'
 import type { Lens } from './useLens'
 import type { OrderSteps } from './useOrder'
+import { drawn, type Pen } from './usePen'
 
 // The photo, or what was cut out of it, with what is painted on it.
 const props = defineProps<{
   lens: Lens
   brush: Brush
+  pen: Pen
   steps: OrderSteps
   size: { w: number; h: number } | null
   label: string
@@ -29,6 +31,7 @@ const path = (s: Stroke) =>
   s.points.map(([x, y], i) => `${i ? 'L' : 'M'}${x} ${y}`).join('') +
   (s.inside ? 'Z' : s.points.length < 2 ? 'h0.01' : '')
 const hair = computed(() => 1.5 / props.lens.scale.value)
+const unit = computed(() => 1 / props.lens.scale.value) // a pixel of the screen
 const round = computed(() => !props.moves && dabs())
 const healed = computed(() => (props.marks ? (props.steps.order.value.heals ?? []) : []))
 const around = computed(() => (props.marks ? (props.steps.order.value.around ?? []) : []))
@@ -65,6 +68,22 @@ function wheel(e: WheelEvent) {
           :class="[s.stays ? 'stays' : 'goes', { inside: s.inside, seeks: s.seeks }]"
           :stroke-width="s.inside ? 2 * hair : Math.max(2 * s.radius, hair)"
         />
+        <template v-if="marks || pen.begun.value.length">
+          <path v-for="(p, i) in pen.paths.value" :key="`p${i}`" class="along" :d="drawn(p, true)" />
+          <path class="along" :d="drawn(pen.begun.value, false)" />
+          <template v-if="inHand.tool === 'path'">
+            <rect
+              v-for="(n, i) in [...pen.begun.value, ...pen.paths.value.flat()]"
+              :key="`n${i}`"
+              class="node"
+              :class="{ first: i === 0 && pen.begun.value.length > 1 }"
+              :x="n[0] - 3.5 * unit"
+              :y="n[1] - 3.5 * unit"
+              :width="7 * unit"
+              :height="7 * unit"
+            />
+          </template>
+        </template>
         <circle v-for="(h, i) in healed" :key="`h${i}`" class="heal" :cx="h.x" :cy="h.y" :r="h.radius" />
         <polygon v-if="around.length" class="box" :points="around.join(' ')" :stroke-width="hair" />
         <rect v-if="box" class="box" :x="box[0]" :y="box[1]" :width="box[2]" :height="box[3]" :stroke-width="hair" />
@@ -167,6 +186,24 @@ path {
   stroke: var(--harbour);
   stroke-dasharray: 6 4;
   vector-effect: non-scaling-stroke;
+}
+
+.along {
+  opacity: 1;
+  stroke: var(--buoy);
+  stroke-width: 1.5;
+  vector-effect: non-scaling-stroke;
+}
+
+.node {
+  fill: #fff;
+  stroke: var(--buoy-deep);
+  stroke-width: 1.5;
+  vector-effect: non-scaling-stroke;
+}
+
+.node.first {
+  fill: var(--buoy);
 }
 
 .heal {

@@ -153,6 +153,13 @@ const nothing = computed(() => {
           </button>
         </div>
         <p class="hint">Hold Shift to paint the other way round, Space to move the photo.</p>
+        <p v-if="inHand.tool === 'path'" class="hint">
+          The first point, or Enter, closes a path; Backspace takes the last point. A path within another one is a hole.
+        </p>
+        <button v-if="steps.order.value.pen?.length" class="plain" @click="steps.change({ pen: undefined })">
+          <i class="bi bi-x-lg" aria-hidden="true" />
+          {{ steps.order.value.pen.length === 1 ? 'Take the path away' : 'Take the paths away' }}
+        </button>
         <button v-if="steps.order.value.box" class="plain" @click="steps.change({ box: null })">
           <i class="bi bi-x-lg" aria-hidden="true" /> Take the box away
         </button>

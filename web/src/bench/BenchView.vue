@@ -17,6 +17,7 @@ import { useCutter } from './useCutter'
 import { useGrounds } from './useGrounds'
 import { useLens } from './useLens'
 import { useOrder } from './useOrder'
+import { usePen } from './usePen'
 
 // Where a photo becomes a cut-out.
 const bench = useBenched()
@@ -40,7 +41,8 @@ const space = ref(false)
 const id = computed(() => String(route.query.cut ?? ''))
 const cut = computed(() => bench.cuts.find((c) => c.id === id.value))
 const moves = computed(() => !!cut.value?.moves)
-const brush = useBrush(lens, steps, cutter.frame, takeOut)
+const pen = usePen(lens, steps)
+const brush = useBrush(lens, steps, pen, cutter.frame, takeOut)
 
 const picture = computed(() => `/api/files/${cut.value?.photo}${moves.value ? `/frames/${cutter.frame.value}` : ''}`)
 
@@ -83,6 +85,7 @@ async function open() {
   const now = cut.value
   if (!now) return
   lens.whole()
+  pen.drop()
   steps.open(now.order)
   unsent = false
   if (now.moves && !toolsFor(true).some((t) => t.id === inHand.tool)) inHand.tool = 'stays'
@@ -113,9 +116,17 @@ function key(e: KeyboardEvent) {
   const t = e.target as HTMLElement
   if (/^(INPUT|TEXTAREA|SELECT)$/.test(t.tagName) && (t as HTMLInputElement).type !== 'range') return
   const letter = e.key.toLowerCase()
+  if (pen.begun.value.length && ['Enter', 'Escape', 'Backspace'].includes(e.key) && !t.closest('button')) {
+    e.preventDefault()
+    if (e.key === 'Enter') pen.finish()
+    else if (e.key === 'Escape') pen.drop()
+    else pen.back()
+    return
+  }
   if ((e.ctrlKey || e.metaKey) && letter === 'z') {
     e.preventDefault()
-    if (e.shiftKey) steps.redo()
+    if (pen.begun.value.length && !e.shiftKey) pen.back()
+    else if (e.shiftKey) steps.redo()
     else steps.undo()
     return
   }
@@ -207,6 +218,7 @@ useEventListener(window, 'blur', () => (space.value = false))
             <BenchPane
               :lens="lens"
               :brush="brush"
+              :pen="pen"
               :steps="steps"
               :size="size"
               :marks="marks"
@@ -240,6 +252,7 @@ useEventListener(window, 'blur', () => (space.value = false))
             <BenchPane
               :lens="lens"
               :brush="brush"
+              :pen="pen"
               :steps="steps"
               :size="size"
               :marks="false"

@@ -1,7 +1,7 @@
 import { reactive } from 'vue'
 
 // What a pointer does on the Bench.
-export type ToolId = 'stays' | 'goes' | 'box' | 'outline' | 'heal' | 'part' | 'hand'
+export type ToolId = 'stays' | 'goes' | 'box' | 'outline' | 'path' | 'heal' | 'part' | 'hand'
 
 export const tools: { id: ToolId; name: string; icon: string; key: string; says: string; still?: true }[] = [
   { id: 'stays', name: 'This stays', icon: 'brush', key: 's', says: 'Paint over what belongs to the thing' },
@@ -12,6 +12,14 @@ export const tools: { id: ToolId; name: string; icon: string; key: string; says:
     icon: 'bounding-box',
     key: 'o',
     says: 'Draw around a part: it stays, or goes, as a whole'
+  },
+  {
+    id: 'path',
+    name: 'Path',
+    icon: 'bezier',
+    key: 'k',
+    still: true,
+    says: 'Set points along a hard edge, and drag for curves: all within stays'
   },
   { id: 'box', name: 'Box', icon: 'crop', key: 'b', says: 'Draw a box around the thing: all outside it goes' },
   {

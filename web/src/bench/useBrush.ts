@@ -4,6 +4,7 @@ import type { Order, Stroke } from '../types'
 import { encloses, inHand, staying } from './tools'
 import type { Lens } from './useLens'
 import type { OrderSteps } from './useOrder'
+import type { Pen } from './usePen'
 
 type Box = NonNullable<Order['box']>
 
@@ -12,6 +13,7 @@ type Box = NonNullable<Order['box']>
 export function useBrush(
   lens: Lens,
   steps: OrderSteps,
+  pen: Pen,
   frame: Ref<number>,
   takeOut: (around: [number, number][]) => void
 ) {
@@ -27,6 +29,7 @@ export function useBrush(
     const bounds = pane.getBoundingClientRect()
     const place = (p: PointerEvent) => lens.place(p.clientX - bounds.left, p.clientY - bounds.top)
     if (inHand.tool === 'box') drawBox(e, place)
+    else if (inHand.tool === 'path') pen.press(e, place)
     else if (inHand.tool === 'heal') heal(e, place)
     else paint(e, place)
   }
