@@ -10,6 +10,7 @@ import (
 	"strings"
 	"testing"
 
+	"billow/core/layered"
 	"billow/media"
 )
 
@@ -104,5 +105,68 @@ func TestWhatCannotBeCutIsRefusedWithAReason(t *testing.T) {
 		if status, _ := ask(t, method, path, map[string]any{}); status != http.StatusNotFound {
 			t.Errorf("%s %s is answered with %d", method, path, status)
 		}
+	}
+}
+
+// A photo's shadow comes with its cut when that is wanted, and a path cuts exactly.
+func TestAShadowComesWithTheCut(t *testing.T) {
+	m := image.NewNRGBA(image.Rect(0, 0, 160, 120))
+	for y := range 120 {
+		for x := range 160 {
+			c := color.NRGBA{236, 240, 244, 255}
+			if x >= 50 && x < 110 && y >= 70 && y < 100 {
+				c = color.NRGBA{165, 168, 171, 255} // seven tenths of it
+			}
+			if x >= 40 && x < 90 && y >= 30 && y < 80 {
+				c = color.NRGBA{180, 60, 40, 255}
+			}
+			m.SetNRGBA(x, y, c)
+		}
+	}
+	var b bytes.Buffer
+	if err := png.Encode(&b, m); err != nil {
+		t.Fatal(err)
+	}
+	id := laid(t, "shaded.png", b.Bytes())
+	if status, out := ask(t, "PUT", "/api/cuts/"+id+"/order", map[string]any{"edge": map[string]any{}, "shadow": true}); status != http.StatusNoContent {
+		t.Fatalf("%d %v", status, out)
+	}
+	_, made := ask(t, "POST", "/api/cuts/"+id+"/make", map[string]any{"looked": true})
+	shade, _ := made["shade"].(map[string]any)
+	if shade == nil || shade["name"] != "Shadow of shaded" || made["shadow"] != shade["hash"] {
+		t.Fatalf("it is made as %v", made)
+	}
+	if at := made["shadowAt"].([]any); at[0].(float64) < 30 || at[0].(float64) > 55 || at[1].(float64) > 75 {
+		t.Errorf("the shadow lies at %v", at)
+	}
+	path := [][][4]float64{{{40, 30, 0, 0}, {90, 30, 0, 0}, {90, 80, 0, 0}, {40, 80, 0, 0}}}
+	ask(t, "PUT", "/api/cuts/"+id+"/order", map[string]any{"edge": map[string]any{}, "pen": path})
+	_, made = ask(t, "POST", "/api/cuts/"+id+"/make", map[string]any{"looked": true})
+	picture := made["prop"].(map[string]any)["picture"].(map[string]any)
+	if picture["w"] != 50. || picture["h"] != 50. || fmt.Sprint(made["at"]) != "[40 30]" || made["shadow"] != nil {
+		t.Errorf("along a path of 50 by 50 pixels it is made as %v", made)
+	}
+	status, out := ask(t, "PUT", "/api/cuts/"+id+"/order", map[string]any{"edge": map[string]any{}, "pen": [][][4]float64{{{1, 1, 0, 0}}}})
+	if status != http.StatusUnprocessableEntity && status != http.StatusBadRequest {
+		t.Errorf("a path of one node gives %d %v", status, out)
+	}
+}
+
+// A layered picture is many props, and the layers that show them.
+func TestALayeredPictureIsBroughtIn(t *testing.T) {
+	p := &layered.Picture{W: 60, H: 50, Layers: []layered.Layer{
+		{Name: "below", Opacity: 1, Blend: "normal", PNG: onPaper(t, 71, true)}, {Name: "above", X: 4, Opacity: .5, Blend: "multiply", PNG: onPaper(t, 72, true)},
+	}}
+	var b bytes.Buffer
+	if err := layered.Write(&b, p, nil, nil); err != nil {
+		t.Fatal(err)
+	}
+	status, out := ask(t, "POST", "/api/props?name=Set.ora", b.Bytes())
+	if status != http.StatusCreated || len(out["props"].([]any)) != 2 || len(out["layers"].([]any)) != 3 {
+		t.Errorf("%d %v", status, out)
+	}
+	status, out = ask(t, "POST", "/api/props?name=Set.ora", b.Bytes()[:200])
+	if status != http.StatusUnprocessableEntity && status != http.StatusBadRequest || !strings.Contains(field(out), "Set.ora") {
+		t.Errorf("cut off: %d %v", status, out)
 	}
 }
