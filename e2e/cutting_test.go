@@ -365,7 +365,7 @@ func TestTenPhotosAreCutAtOnce(t *testing.T) {
 		v := 255 * r.Float64()
 		return [3]float64{v, v * r.Float64(), v}
 	}))
-	u.must("bringing in photos", u.find("input[aria-label='Photos for the Bench']").SetFiles(files))
+	u.must("bringing in photos", u.find("input[aria-label='Photos and footage for the Bench']").SetFiles(files))
 	ours := `[...document.querySelectorAll('.strip li')].filter((l) => /dish \d|gravel/.test(l.innerText)).map((l) => l.innerText.trim().replace(/\s+/g, ' '))`
 	u.wait("all are there", ours+".length === 10")
 	u.wait("all are looked at", "!"+ours+".some((l) => l.includes('being cut'))")

@@ -27,7 +27,7 @@ type Footage struct {
 
 	ways   []ways // from each picture to the next, as far as they were looked at
 	tiny   []*tiny
-	last   []kept // of the pictures that were read last, evened out, the newest last
+	last   []kept // the pictures that were read last, the newest at the end
 	common *common
 	desks  []told        // that were worked on last, the newest last
 	mattes []matted      // of the pictures that were cut last, for one order, the newest last
@@ -67,9 +67,6 @@ func OpenReel(r *footage.Reel) (*Footage, error) {
 
 // DraftSize is the size of the draft of a picture.
 func (f *Footage) DraftSize() (w, h int) { return workingSize(f.w, f.h, Working) }
-
-// Size is the size of each picture in pixels, and how many there are.
-func (f *Footage) Size() (w, h, frames int) { return f.w, f.h, f.frames }
 
 // Check tells what of an order cannot be followed on footage.
 func (f *Footage) Check(o Order) error {
@@ -136,7 +133,7 @@ type kept struct {
 	greys *greys
 }
 
-// around a picture are those that it is evened out with.
+// nearby is how many pictures before and after one it is evened out with.
 const nearby = 2
 
 // plain is a picture at the working size, as it is.
