@@ -470,7 +470,7 @@ func TestThePhotosShadowGoesWithIt(t *testing.T) {
 	u.bring(photo(t, "dish in the light", dishOnCard))
 	u.clickText(".notice button", "Take it off on the Bench")
 	u.cutNow()
-	u.cutAgain(func() { u.clickText(".bench .check", "Keep its shadow") })
+	u.cutAgain(func() { u.clickText(".bench .check", "Keep its shadow as a layer") })
 	u.clickText(".bench .btn-act", "Take it off in")
 	u.waitStored("there are the thing and its shadow", func(c *clip.Clip) bool {
 		l := c.Layer(cutoutOf(c)) // the lower one

@@ -14,6 +14,9 @@ import (
 // is no shadow.
 const leastShade = .012
 
+// surelyShade is from how much on it is taken as it is; below that it begins softly.
+const surelyShade = .05
+
 // HasShadow tells whether the photo's shadow can be kept: its ground is plain, and it was
 // not taken apart by a line around a part.
 func (d *Desk) HasShadow() bool {
@@ -44,7 +47,8 @@ func (d *Desk) findShade() []float32 {
 			light, off := split(d.even[i], b)
 			grain := g.sigma / max(b.length(), 1)
 			if shade := 1 - light - grain; shade > leastShade && off < 12+4*g.sigma+.2*shade*b.length() {
-				out[i] = min(shade+grain/2, .9)
+				t := min(shade/surelyShade, 1)
+				out[i] = min((shade+grain)*t*(2-t), .9)
 			}
 		}
 	}

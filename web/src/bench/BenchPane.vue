@@ -5,7 +5,7 @@ import { dabs, inHand, staying } from './tools'
 import type { Brush } from './useBrush'
 import type { Lens } from './useLens'
 import type { OrderSteps } from './useOrder'
-import { drawn, type Pen } from './usePen'
+import type { Pen } from './usePen'
 
 // The photo, or what was cut out of it, with what is painted on it.
 const props = defineProps<{
@@ -69,8 +69,10 @@ function wheel(e: WheelEvent) {
           :stroke-width="s.inside ? 2 * hair : Math.max(2 * s.radius, hair)"
         />
         <template v-if="marks || pen.begun.value.length">
-          <path v-for="(p, i) in pen.paths.value" :key="`p${i}`" class="along" :d="drawn(p, true)" />
-          <path class="along" :d="drawn(pen.begun.value, false)" />
+          <template v-for="(p, i) in pen.drawn.value" :key="`p${i}`">
+            <path class="along under" :d="p" :stroke-width="4 * unit" />
+            <path class="along" :d="p" :stroke-width="1.75 * unit" />
+          </template>
           <template v-if="inHand.tool === 'path'">
             <rect
               v-for="(n, i) in [...pen.begun.value, ...pen.paths.value.flat()]"
@@ -81,6 +83,7 @@ function wheel(e: WheelEvent) {
               :y="n[1] - 3.5 * unit"
               :width="7 * unit"
               :height="7 * unit"
+              :stroke-width="1.5 * unit"
             />
           </template>
         </template>
@@ -191,15 +194,16 @@ path {
 .along {
   opacity: 1;
   stroke: var(--buoy);
-  stroke-width: 1.5;
-  vector-effect: non-scaling-stroke;
+}
+
+.along.under {
+  stroke: #fff;
+  opacity: 0.75;
 }
 
 .node {
   fill: #fff;
   stroke: var(--buoy-deep);
-  stroke-width: 1.5;
-  vector-effect: non-scaling-stroke;
 }
 
 .node.first {

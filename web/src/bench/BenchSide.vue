@@ -8,7 +8,7 @@ import { useNotices } from '../stores/notices'
 import { Problem } from '../types'
 import { listed } from '../words'
 import SliderField from '../parts/SliderField.vue'
-import { inHand } from './tools'
+import { dabs, inHand } from './tools'
 import { usePlacing } from './usePlacing'
 import type { Cutter } from './useCutter'
 import type { OrderSteps } from './useOrder'
@@ -34,6 +34,7 @@ const others = computed(() => (props.cut?.clips ?? []).map((c) => c.name))
 const here = computed(() => !!props.cut?.clips.some((c) => c.id === editor.id))
 const layer = computed(() => placing.showing(props.cut, String(route.query.layer ?? '')))
 
+const strokes = computed(() => inHand.tool === 'stays' || inHand.tool === 'goes')
 const edges = [
   { id: 'shift', label: 'Edge outwards', min: -20, max: 20, step: 0.5 },
   { id: 'smooth', label: 'Corners rounded', min: 0, max: 20, step: 0.5 },
@@ -122,8 +123,9 @@ const nothing = computed(() => {
         <p v-else class="found" role="status">Looking for what stands in front…</p>
       </section>
       <section>
-        <h3>Brush</h3>
+        <h3>{{ inHand.tool === 'path' ? 'Path' : 'Brush' }}</h3>
         <SliderField
+          v-if="dabs()"
           label="Width on the screen"
           unit="px"
           :value="inHand.width"
@@ -132,8 +134,8 @@ const nothing = computed(() => {
           :step="1"
           @change="inHand.width = $event"
         />
-        <label class="check"> <input v-model="inHand.seeks" type="checkbox" /> Stop at edges </label>
-        <p class="hint">Paint roughly: only what looks as it does along the middle counts.</p>
+        <label v-if="strokes" class="check"> <input v-model="inHand.seeks" type="checkbox" /> Stop at edges </label>
+        <p v-if="strokes" class="hint">Paint roughly: only what looks as it does along the middle counts.</p>
         <div v-if="inHand.tool === 'outline'" class="around" role="group" aria-label="What is gone around">
           <button
             class="plain"
@@ -152,7 +154,7 @@ const nothing = computed(() => {
             Goes
           </button>
         </div>
-        <p class="hint">Hold Shift to paint the other way round, Space to move the photo.</p>
+        <p v-if="strokes" class="hint">Hold Shift to paint the other way round, Space to move the photo.</p>
         <p v-if="inHand.tool === 'path'" class="hint">
           The first point, or Enter, closes a path; Backspace takes the last point. A path within another one is a hole.
         </p>
@@ -192,15 +194,14 @@ const nothing = computed(() => {
         />
       </section>
       <section v-if="found?.hasShadow && !cut.partOf && !cut.moves">
-        <label class="check">
+        <label class="check" title="A layer of its own below the thing, as the photo shows it">
           <input
             type="checkbox"
             :checked="!!steps.order.value.shadow"
             @change="steps.change({ shadow: ($event.target as HTMLInputElement).checked || undefined })"
           />
-          Keep its shadow
+          Keep its shadow as a layer
         </label>
-        <p class="hint">A layer of its own below it, as the photo shows it.</p>
       </section>
       <section v-if="whole" class="acts">
         <p class="hint">A part of {{ whole.name }}. It lies exactly where it was, and its place is filled.</p>

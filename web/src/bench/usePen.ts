@@ -78,15 +78,18 @@ export function usePen(lens: Lens, steps: OrderSteps) {
   const back = () => (begun.value = begun.value.slice(0, -1))
   const drop = () => (begun.value = [])
 
-  return { begun, paths, press, finish, back, drop }
+  // drawn are all of them as SVG writes them.
+  const drawn = computed(() => [...paths.value.map((p) => written(p, true)), written(begun.value, false)])
+
+  return { begun, paths, drawn, press, finish, back, drop }
 }
 
 const tenth = (v: number) => Math.round(v * 10) / 10
 const put = (path: Path, n: number, [x, y]: [number, number]): Path =>
   path.map((node, i) => (i === n ? [tenth(x), tenth(y), node[2], node[3]] : node))
 
-// drawn is a path as SVG writes it.
-export function drawn(path: Path, closed: boolean) {
+// written is a path as SVG writes it.
+function written(path: Path, closed: boolean) {
   if (!path.length) return ''
   let d = `M${path[0][0]} ${path[0][1]}`
   for (let i = 1; i < path.length + (closed ? 1 : 0); i++) {
