@@ -101,11 +101,8 @@ func (w *intaker) take(ctx context.Context, a IntakeArgs, in store.Coming) error
 		return w.cut(ctx, a, in, spool, progress)
 	}
 	t, err := media.TakeFootage(ctx, in.Name, spool, w.q.Limits, progress)
-	if cause := context.Cause(ctx); errors.Is(cause, errUnwanted) {
-		err = errUnwanted
-	}
 	if err != nil {
-		return err
+		return unwanted(ctx, err)
 	}
 	defer t.Close()
 	t.Prop.Credit = in.Credit
@@ -133,11 +130,8 @@ func (w *intaker) cut(ctx context.Context, a IntakeArgs, in store.Coming, spool 
 		return err
 	}
 	t, found, err := media.CutFootage(ctx, in.Name, spool, o, w.q.Limits, progress)
-	if cause := context.Cause(ctx); errors.Is(cause, errUnwanted) {
-		err = errUnwanted
-	}
 	if err != nil {
-		return err
+		return unwanted(ctx, err)
 	}
 	defer t.Close()
 	t.Prop.Credit = in.Credit
@@ -155,6 +149,14 @@ func (w *intaker) cut(ctx context.Context, a IntakeArgs, in store.Coming, spool 
 		return err
 	}
 	return s.FinishIntake(ctx, a.Intake, a.Attempt, t.Prop, "")
+}
+
+// unwanted is why work failed: errUnwanted when it was ended since nobody wants it any more.
+func unwanted(ctx context.Context, err error) error {
+	if errors.Is(context.Cause(ctx), errUnwanted) {
+		return errUnwanted
+	}
+	return err
 }
 
 // report writes progress twice a second and cancels when it is no longer wanted.
