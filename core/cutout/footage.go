@@ -106,6 +106,7 @@ func (f *Footage) small(n int) (*view, error) {
 	v.w, v.h = workingSize(f.w, f.h, Working)
 	v.across, v.down = float64(f.w)/float64(v.w), float64(f.h)/float64(v.h)
 	v.average(b)
+	v.noise = v.grain()
 	return v, nil
 }
 
@@ -167,7 +168,6 @@ func (f *Footage) even(n int) (*view, error) {
 	}
 	out := *k.view
 	out.pix = slices.Clone(k.view.pix)
-	out.noise = k.view.grain()
 	weight := make([]float32, len(out.pix))
 	for i := range weight {
 		weight[i] = 1
@@ -234,7 +234,6 @@ func (f *Footage) agree(o Order) (*common, error) {
 			return nil, err
 		}
 		v := *one.view
-		v.noise = v.grain()
 		d := &Desk{v: &v, even: v.even()}
 		k := d.learn(Order{Box: o.Box})
 		switch {

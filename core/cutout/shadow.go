@@ -2,6 +2,7 @@ package cutout
 
 import (
 	"image"
+	"slices"
 
 	"billow/core/paint"
 )
@@ -34,15 +35,14 @@ func (d *Desk) shade() []float32 {
 func (d *Desk) findShade() []float32 {
 	v, g := d.v, d.known.ground
 	out, sure := make([]float32, len(d.alpha)), make([]float32, len(d.alpha))
-	near := make([]bool, len(d.alpha)) // the thing, and what of its shadow hangs together with it
+	thing := make([]bool, len(d.alpha))
 	for y := range v.h {
 		for x := range v.w {
 			i := y*v.w + x
 			if d.alpha[i] > 0 {
-				near[i] = true
+				thing[i] = true
 				continue
 			}
-			sure[i] = 1
 			b := g.at(x, y)
 			light, off := split(d.even[i], b)
 			grain := g.sigma / max(b.length(), 1)
@@ -52,6 +52,7 @@ func (d *Desk) findShade() []float32 {
 			}
 		}
 	}
+	near := slices.Clone(thing) // and what of its shadow hangs together with it
 	joined(near, out, v.w, v.h)
 	for i := range out {
 		if !near[i] {
@@ -59,18 +60,10 @@ func (d *Desk) findShade() []float32 {
 		}
 	}
 	// Where hair or an edge mixes with the ground, nothing is sure.
-	for range 2 {
-		wide := make([]float32, len(sure))
-		for y := range v.h {
-			for x := range v.w {
-				i := y*v.w + x
-				wide[i] = sure[i]
-				for _, j := range [4]int{y*v.w + max(x-1, 0), y*v.w + min(x+1, v.w-1), max(y-1, 0)*v.w + x, min(y+1, v.h-1)*v.w + x} {
-					wide[i] = min(wide[i], sure[j])
-				}
-			}
+	for i, in := range widened(widened(thing, v.w, v.h), v.w, v.h) {
+		if !in {
+			sure[i] = 1
 		}
-		sure = wide
 	}
 	return filledIn(out, sure, v.w, v.h)
 }

@@ -47,13 +47,16 @@ func (f *Footage) steady(n int, o Order) (*Desk, error) {
 	sum, weight := slices.Clone(own.alpha), make([]float32, len(own.alpha))
 	limit := alike(here.view)
 	for _, step := range []int{-1, 1} {
+		p, err := f.pathFrom(n)
+		if err != nil {
+			return nil, err
+		}
 		for m := n + step; m >= 0 && m < f.frames && m >= n-nearby && m <= n+nearby; m += step {
 			other, err := f.matte(m, o)
 			if err != nil {
 				return nil, err
 			}
-			p, err := f.path(n, m)
-			if err != nil {
+			if err := f.step(p, m-step, step); err != nil {
 				return nil, err
 			}
 			k, err := f.plain(m)
@@ -96,8 +99,7 @@ func (f *Footage) steady(n int, o Order) (*Desk, error) {
 // alike is what a squared distance of colours is multiplied with, so that it is 1 from
 // where on grain does not explain it.
 func alike(v *view) float32 {
-	grain := v.grain()
-	return 1 / (18 * (grain*grain + 2))
+	return 1 / (18 * (v.noise*v.noise + 2))
 }
 
 // likeness is 1 for the same colour and 0 for one that is another.
