@@ -28,7 +28,9 @@ type Desk struct {
 	beside []int8 // of a picture of footage: what strokes on others say of each pixel
 	open   *trimap
 	looked *lookedUp
-	shaded []float32 // the photo's shadow, once it was asked for
+
+	sampled *lookedUp // for the last order: where nothing has changed it holds for the next
+	shaded  []float32 // the photo's shadow, once it was asked for
 }
 
 // Open lays a photo on the desk.
@@ -184,7 +186,8 @@ func (d *Desk) settle(k *learned, p parting) error {
 		}
 		t.seeThrough(through, marks)
 	}
-	l := t.lookUp(v, d.even, k.ground)
+	d.sampled = t.lookUp(v, d.even, k.ground, d.sampled)
+	l := d.sampled.shared(t, v)
 	if through != nil {
 		l.clear(v, t, k.ground, through)
 	}

@@ -1,6 +1,9 @@
 package cutout
 
-import "image"
+import (
+	"image"
+	"slices"
+)
 
 // lean lets strokes speak for more than the pixels under them: what has the colour of a
 // stroke and lies near it leans to its side, as far as the strokes of the other side do
@@ -22,91 +25,56 @@ func lean(v *view, look []colour, g *evenGround, strokes []Stroke, p prices, mar
 			list[0] = append(list[0], int32(i))
 		}
 	}
-	var of [2]*mixture
-	for s, l := range list {
-		if len(l) > 0 {
-			of[s] = mixtureOf(samplesOf(v, look, l, nil), 3, 2*v.noise+3, 1)
-		}
-	}
+	both := [2]*saying{v.sayingOf(look, list[0], 0), v.sayingOf(look, list[1], 1)}
 	weight := [2]float32{1, 1}
 	if g != nil {
 		weight[1] = min(max(g.apart(look, list[1])/(2*v.noise+3)-1, 0), 1)
 	}
-	k := float32(places / float64(max(v.w, v.h)))
-	heard := heardIn(v, of[:], k)
-	l := leaning{v: v, look: look, of: of, weight: weight, p: p, marks: marks, k: k}
-	for s, list := range list {
-		if of[s] != nil {
-			l.steep[s] = edgesFrom(v, look, 3+v.noise, list, heard)
-		}
-	}
+	l := leaning{v: v, look: look, of: both, weight: weight, p: p, marks: marks, k: v.placed()}
+	heard := both[0].heard.Union(both[1].heard)
 	for y := heard.Min.Y; y < heard.Max.Y; y++ {
 		l.row(y*v.w+heard.Min.X, y*v.w+heard.Max.X)
 	}
 }
 
-// leaning is what strokes of both sides say: of ground, and of the thing.
+// placed is how much a pixel of the view counts in places beside colours.
+func (v *view) placed() float32 { return float32(places / float64(max(v.w, v.h))) }
+
+// leaning is what strokes of both sides, first of the ground, say.
 type leaning struct {
 	v      *view
 	look   []colour
-	of     [2]*mixture
+	of     [2]*saying
 	weight [2]float32
-	steep  [2][]float32 // edges on the way from the strokes of a side, in levels
 	p      prices
 	marks  []int8
 	k      float32 // of places beside colours
 }
 
-// mostEdges is over how many levels of edges strokes speak.
-const mostEdges = 45
+// saying is what the strokes of one side say. It is kept, so that a stroke of the other side
+// does not ask for it again.
+type saying struct {
+	list  []int32
+	look  []colour
+	noise float32
+	mixed *mixture
+	heard image.Rectangle // where they have a say
+	steep []float32       // edges on the way from the strokes, in levels
+}
 
-// edgesFrom is what there is of edges on the best way from some pixels to all others of a
-// part of a view, in levels. What differs by no more than free from one pixel to the next is
-// grain or changes slowly, and counts for nothing. Four sweeps find ways
-// that bend a few times, which is enough for a stroke.
-func edgesFrom(v *view, look []colour, free float32, from []int32, part image.Rectangle) []float32 {
-	out := make([]float32, len(look))
-	for i := range out {
-		out[i] = 1e6
+// sayingOf is what is said by the strokes of a side, 0 or 1, under which some pixels lie.
+func (v *view) sayingOf(look []colour, list []int32, side int) *saying {
+	if s := v.sayings[side]; s != nil && s.noise == v.noise && &s.look[0] == &look[0] && slices.Equal(s.list, list) {
+		return s
 	}
-	for _, i := range from {
-		out[i] = 0
+	s := &saying{list: list, look: look, noise: v.noise}
+	if len(list) > 0 {
+		s.mixed = mixtureOf(samplesOf(v, look, list, nil), 3, 2*v.noise+3, 1)
+		s.heard = heardIn(v, s.mixed, v.placed())
+		s.steep = edgesFrom(v, look, 3+v.noise, list, s.heard)
 	}
-	better := func(i, j int) {
-		if out[j] >= out[i] {
-			return
-		}
-		out[i] = min(out[i], out[j]+max(look[i].apart(look[j])-free, 0))
-	}
-	for range 2 {
-		for y := part.Min.Y; y < part.Max.Y; y++ {
-			for x := part.Min.X; x < part.Max.X; x++ {
-				if x > part.Min.X {
-					better(y*v.w+x, y*v.w+x-1)
-				}
-				if y > part.Min.Y {
-					better(y*v.w+x, (y-1)*v.w+x)
-				}
-			}
-			for x := part.Max.X - 2; x >= part.Min.X; x-- {
-				better(y*v.w+x, y*v.w+x+1)
-			}
-		}
-		for y := part.Max.Y - 1; y >= part.Min.Y; y-- {
-			for x := part.Max.X - 1; x >= part.Min.X; x-- {
-				if x < part.Max.X-1 {
-					better(y*v.w+x, y*v.w+x+1)
-				}
-				if y < part.Max.Y-1 {
-					better(y*v.w+x, (y+1)*v.w+x)
-				}
-			}
-			for x := part.Min.X + 1; x < part.Max.X; x++ {
-				better(y*v.w+x, y*v.w+x-1)
-			}
-		}
-	}
-	return out
+	v.sayings[side] = s
+	return s
 }
 
 // row changes the prices of some pixels of a row.
@@ -118,15 +86,15 @@ func (l *leaning) row(from, to int) {
 		c := l.look[i]
 		s := sample{c[0], c[1], c[2], float32(i%l.v.w) * l.k, float32(i/l.v.w) * l.k}
 		var near [2]float32
-		for side, m := range l.of {
-			if m == nil || len(m.parts) == 0 || l.steep[side][i] >= mostEdges {
+		for side, of := range l.of {
+			if of.mixed == nil || of.steep[i] >= mostEdges {
 				continue
 			}
 			best := float32(farthest)
-			for b := range m.parts {
-				best = min(best, m.parts[b].square(&s, best))
+			for b := range of.mixed.parts {
+				best = min(best, of.mixed.parts[b].square(&s, best))
 			}
-			near[side] = l.weight[side] * (1 - best/farthest) * (1 - l.steep[side][i]/mostEdges)
+			near[side] = l.weight[side] * (1 - best/farthest) * (1 - of.steep[i]/mostEdges)
 		}
 		l.p[i] += 2.2 * (near[1] - near[0])
 	}
@@ -142,17 +110,12 @@ func (g *evenGround) apart(look []colour, list []int32) (mean float32) {
 
 // heardIn is the part of a view in which strokes have a say: no place outside it is near
 // enough to any of them, whatever its colour.
-func heardIn(v *view, of []*mixture, k float32) (all image.Rectangle) {
-	for _, m := range of {
-		if m == nil {
-			continue
-		}
-		for i := range m.parts {
-			b := &m.parts[i]
-			x, y := b.spread(3)*root32(farthest), b.spread(4)*root32(farthest)
-			all = all.Union(image.Rect(
-				int((b.mean[3]-x)/k)-1, int((b.mean[4]-y)/k)-1, int((b.mean[3]+x)/k)+2, int((b.mean[4]+y)/k)+2))
-		}
+func heardIn(v *view, m *mixture, k float32) (all image.Rectangle) {
+	for i := range m.parts {
+		b := &m.parts[i]
+		x, y := b.spread(3)*root32(farthest), b.spread(4)*root32(farthest)
+		all = all.Union(image.Rect(
+			int((b.mean[3]-x)/k)-1, int((b.mean[4]-y)/k)-1, int((b.mean[3]+x)/k)+2, int((b.mean[4]+y)/k)+2))
 	}
 	return all.Intersect(image.Rect(0, 0, v.w, v.h))
 }

@@ -1,7 +1,6 @@
 package cutout
 
 import (
-	"image"
 	"math"
 	"slices"
 )
@@ -101,6 +100,10 @@ func marked(v *view, o *Order) []int8 {
 	return m
 }
 
+// nearly is the factor of marks by strokes that stop at edges: they say on which side a pixel
+// lies, and leave open how much of it at a border.
+const nearly = 2
+
 // draw marks the pixels under a stroke.
 func (v *view) draw(m []int8, s Stroke) {
 	side := ground
@@ -111,24 +114,11 @@ func (v *view) draw(m []int8, s Stroke) {
 		v.enclose(m, s, side)
 		return
 	}
-	if !s.Seeks {
-		v.under(s, 1, func(i int) { m[i] = side })
-		return
+	if s.Seeks {
+		side *= nearly
 	}
-	along, limit := v.middle(s.Points), 24+3*v.noise
-	var all, core []int32
-	part := image.Rectangle{}
-	v.under(s, 1, func(i int) {
-		all = append(all, int32(i))
-		x, y := i%v.w, i/v.w
-		part = part.Union(image.Rect(x, y, x+1, y+1))
-	})
-	v.under(s, .3, func(i int) { core = append(core, int32(i)) })
-	steep := edgesFrom(v, v.pix, 3+3*v.noise, core, part)
-	for _, i := range all {
-		if steep[i] == 0 || steep[i] < mostEdges && v.pix[i].apart(along) <= limit {
-			m[i] = side
-		}
+	for _, i := range v.pixelsOf(s) {
+		m[i] = side
 	}
 }
 

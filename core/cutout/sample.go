@@ -32,7 +32,7 @@ func trimapOf(v *view, mask, doubt []bool, marks []int8) *trimap {
 	var edge, next []int32
 	for i := range mask {
 		if t.inside[i] <= 2 && t.out[i] <= 2 {
-			t.open[i] = marks[i] == 0
+			t.open[i] = marks[i] == 0 || marks[i]%nearly == 0
 			edge = append(edge, int32(i))
 		}
 	}
@@ -125,6 +125,23 @@ type lookedUp struct {
 	alpha         []float32
 	trust         []float32 // 0..1
 	thing, ground []colour
+	known         []bool  // both sides were found
+	slot          []int32 // of each pixel of the view: its place in the order, from 1
+
+	// What it was found from.
+	from  []surety
+	model *evenGround
+	even  []colour
+	noise float32
+}
+
+func newLookedUp(n int) *lookedUp {
+	return &lookedUp{alpha: make([]float32, n), trust: make([]float32, n), thing: make([]colour, n), ground: make([]colour, n), known: make([]bool, n)}
+}
+
+// take takes what was found for a pixel before.
+func (l *lookedUp) take(k int, o *lookedUp, j int) {
+	l.alpha[k], l.trust[k], l.thing[k], l.ground[k], l.known[k] = o.alpha[j], o.trust[j], o.thing[j], o.ground[j], o.known[j]
 }
 
 type found struct {
@@ -133,64 +150,147 @@ type found struct {
 }
 
 // lookUp samples. even is the look with less grain; model, if there is one, is the
-// ground's colour everywhere, with which a colour found elsewhere is carried here.
-func (t *trimap) lookUp(v *view, even []colour, model *evenGround) *lookedUp {
+// ground's colour everywhere, with which a colour found elsewhere is carried here. What was
+// looked up before holds where nothing has changed as far as rays go.
+func (t *trimap) lookUp(v *view, even []colour, model *evenGround, before *lookedUp) *lookedUp {
 	n := len(t.list)
-	l := &lookedUp{make([]float32, n), make([]float32, n), make([]colour, n), make([]colour, n)}
-	slot := make([]int32, len(t.mask))
+	l := newLookedUp(n)
+	l.from, l.model, l.even, l.noise = t.surety(v.w), model, even, v.noise
+	l.slot = make([]int32, len(t.mask))
 	for k, i := range t.list {
-		slot[i] = int32(k) + 1
+		l.slot[i] = int32(k) + 1
 	}
-	known := make([]bool, n)
+	var stale []bool
+	if before != nil && before.model == model && &before.even[0] == &even[0] && before.noise == v.noise {
+		stale = changedNear(before.from, l.from, v.w, v.h)
+	}
 	var things, grounds []found
 	for k, at := range t.list {
-		things, grounds = t.gather(v, even, model, int(at), things[:0], grounds[:0])
+		if stale != nil && !stale[tileOf(int(at), v.w)] {
+			if o := before.slot[at]; o > 0 {
+				l.take(k, before, int(o)-1)
+				continue
+			}
+		}
+		things, grounds = l.gather(v, int(at), things[:0], grounds[:0])
 		if len(things) > 0 && len(grounds) > 0 {
-			known[k] = true
+			l.known[k] = true
 			c := even[at].by(.35).add(v.pix[at].by(.65))
 			l.pick(k, c, things, grounds, v.noise)
 		}
 	}
-	l.share(t, v, slot, known)
 	return l
 }
 
-// gather walks along rays until both sides are met.
-func (t *trimap) gather(v *view, even []colour, model *evenGround, at int, things, grounds []found) ([]found, []found) {
-	const rays = 8
-	x0, y0 := at%v.w, at/v.w
-	turn := float64((x0%3)+3*(y0%3)) / 9 * 2 * math.Pi / rays
-	var here colour
-	if model != nil {
-		here = model.at(x0, y0)
+// surety is what each pixel's colour tells of: the thing, by its look with less grain or by
+// its own pixels, the ground, or nothing.
+type surety = uint8
+
+const (
+	tellsNothing surety = iota
+	tellsThing
+	tellsThin
+	tellsGround
+)
+
+func (t *trimap) surety(w int) []surety {
+	out := make([]surety, len(t.mask))
+	for i, m := range t.mask {
+		switch {
+		case !t.sure(i, w, m):
+		case !m:
+			out[i] = tellsGround
+		case t.inside[i] >= 3:
+			out[i] = tellsThing
+		default:
+			out[i] = tellsThin
+		}
 	}
-	for r := range rays {
-		sin, cos := math.Sincos(turn + 2*math.Pi*float64(r)/rays)
+	return out
+}
+
+// gather walks along rays until both sides are met.
+func (l *lookedUp) gather(v *view, at int, things, grounds []found) ([]found, []found) {
+	x0, y0 := at%v.w, at/v.w
+	var here colour
+	if l.model != nil {
+		here = l.model.at(x0, y0)
+	}
+	for _, ray := range rays[x0%3+3*(y0%3)] {
 		needThing, needGround := true, true
-		for s := 1; s < 46 && (needThing || needGround); s++ {
-			x, y := x0+int(math.Round(cos*float64(s))), y0+int(math.Round(sin*float64(s)))
+		for s, step := range ray {
+			x, y := x0+int(step[0]), y0+int(step[1])
 			if x < 0 || y < 0 || x >= v.w || y >= v.h {
 				break
 			}
 			j := y*v.w + x
-			if needThing && t.mask[j] && t.sure(j, v.w, true) {
-				c := v.pix[j]
-				if t.inside[j] >= 3 {
-					c = even[j]
+			switch is := l.from[j]; {
+			case is == tellsNothing:
+				continue
+			case is == tellsGround && needGround:
+				c := l.even[j]
+				if l.model != nil {
+					c = c.add(here).sub(l.model.at(x, y))
 				}
-				things = append(things, found{c, float32(s)})
-				needThing = false
-			} else if needGround && !t.mask[j] && t.sure(j, v.w, false) {
-				c := even[j]
-				if model != nil {
-					c = c.add(here).sub(model.at(x, y))
-				}
-				grounds = append(grounds, found{c, float32(s)})
+				grounds = append(grounds, found{c, float32(s + 1)})
 				needGround = false
+			case is == tellsThing && needThing:
+				things = append(things, found{l.even[j], float32(s + 1)})
+				needThing = false
+			case is == tellsThin && needThing:
+				things = append(things, found{v.pix[j], float32(s + 1)})
+				needThing = false
+			}
+			if !needThing && !needGround {
+				break
 			}
 		}
 	}
 	return things, grounds
+}
+
+// farRay is how many pixels rays go.
+const farRay = 45
+
+// rays are the steps of eight rays, turned a little for each of nine neighbours.
+var rays = func() (out [9][8][farRay][2]int8) {
+	for n := range out {
+		for r := range out[n] {
+			sin, cos := math.Sincos((float64(n)/9 + float64(r)) * 2 * math.Pi / 8)
+			for s := range out[n][r] {
+				out[n][r][s] = [2]int8{int8(math.Round(cos * float64(s+1))), int8(math.Round(sin * float64(s+1)))}
+			}
+		}
+	}
+	return out
+}()
+
+// tile is the side of the squares in which changes are counted.
+const tile = 16
+
+func tileOf(at, w int) int { return at/w/tile*((w+tile-1)/tile) + at%w/tile }
+
+// changedNear tells of each tile whether anything differs as near to it as rays go.
+func changedNear(a, b []surety, w, h int) []bool {
+	across, down := (w+tile-1)/tile, (h+tile-1)/tile
+	differs, near := make([]bool, across*down), make([]bool, across*down)
+	for i, s := range a {
+		if s != b[i] {
+			differs[tileOf(i, w)] = true
+		}
+	}
+	const far = (farRay + tile - 1) / tile
+	for i, d := range differs {
+		if !d {
+			continue
+		}
+		for y := max(i/across-far, 0); y <= min(i/across+far, down-1); y++ {
+			for x := max(i%across-far, 0); x <= min(i%across+far, across-1); x++ {
+				near[y*across+x] = true
+			}
+		}
+	}
+	return near
 }
 
 // pick takes the pair that explains a colour best.
@@ -247,43 +347,40 @@ func mixtureOfTwo(c, thing, ground colour) (a, shade, off float32) {
 // the ground's light.
 const shadeCost = .01
 
-// share evens out what neighbours found, each by its trust, and gives those that found
-// nothing what is around them.
-func (l *lookedUp) share(t *trimap, v *view, slot []int32, known []bool) {
-	old := *l
-	n := len(l.alpha)
-	l.thing, l.ground = make([]colour, n), make([]colour, n)
+// shared is what was found with neighbours evened out, each by its trust; those that found
+// nothing have what is around them.
+func (l *lookedUp) shared(t *trimap, v *view) *lookedUp {
+	out := newLookedUp(len(l.alpha))
+	copy(out.alpha, l.alpha)
+	copy(out.trust, l.trust)
 	for k, at := range t.list {
 		x0, y0 := int(at)%v.w, int(at)/v.w
 		var weight float32
 		var f, g colour
 		for y := max(y0-2, 0); y <= min(y0+2, v.h-1); y++ {
 			for x := max(x0-2, 0); x <= min(x0+2, v.w-1); x++ {
-				j := slot[y*v.w+x]
-				if j == 0 || !known[j-1] {
+				j := l.slot[y*v.w+x]
+				if j == 0 || !l.known[j-1] {
 					continue
 				}
 				d := v.pix[at].sub(v.pix[y*v.w+x])
-				w := (old.trust[j-1] + .02) * 400 / (400 + d.dot(d))
+				w := (l.trust[j-1] + .02) * 400 / (400 + d.dot(d))
 				weight += w
-				f = f.add(old.thing[j-1].by(w))
-				g = g.add(old.ground[j-1].by(w))
+				f = f.add(l.thing[j-1].by(w))
+				g = g.add(l.ground[j-1].by(w))
 			}
 		}
 		if weight == 0 {
-			l.thing[k], l.ground[k] = v.pix[at], v.pix[at]
-			l.trust[k] = 0
-			if t.mask[at] {
-				l.alpha[k] = 1
-			}
-			continue
+			out.thing[k], out.ground[k] = v.pix[at], v.pix[at]
+		} else {
+			out.thing[k], out.ground[k] = f.by(1/weight), g.by(1/weight)
 		}
-		l.thing[k], l.ground[k] = f.by(1/weight), g.by(1/weight)
-		if !known[k] {
-			l.trust[k] = 0
+		if weight == 0 || !l.known[k] {
+			out.trust[k] = 0
 			if t.mask[at] {
-				l.alpha[k] = 1
+				out.alpha[k] = 1
 			}
 		}
 	}
+	return out
 }

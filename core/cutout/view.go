@@ -26,7 +26,11 @@ type view struct {
 	down   float64
 	noise  float32 // standard deviation of what is grain in the photo, in levels
 
-	borders *borders // what was worked out of a look at it
+	// What was worked out of a look at it, and the strokes that were drawn on it.
+	borders *borders
+	slopes  []*slopes
+	drawn   []drawn
+	sayings [2]*saying
 }
 
 // Working is the longer side at which photos are worked on, in pixels. Everything that
