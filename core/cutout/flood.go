@@ -39,7 +39,7 @@ func plainly(v *view, g *evenGround, look []colour, marks []int8) (prices, []flo
 	}
 	reached := flood(v, wideOnly(v, state), marks)
 	regain(v, state, reached)
-	islands(v, g, look, p, state, reached)
+	islands(v, g, look, p, state, reached, hues)
 	return p, most
 }
 
@@ -198,7 +198,7 @@ func flood(v *view, state []uint8, marks []int8) []bool {
 }
 
 // islands prices what looks as ground or shade and is not joined with the border.
-func islands(v *view, g *evenGround, look []colour, p prices, state []uint8, reached []bool) {
+func islands(v *view, g *evenGround, look []colour, p prices, state []uint8, reached []bool, hues []float32) {
 	lone := make([]float32, len(look))
 	for i := range lone {
 		if !reached[i] && state[i] != asThing {
@@ -206,7 +206,7 @@ func islands(v *view, g *evenGround, look []colour, p prices, state []uint8, rea
 		}
 	}
 	for _, group := range parts(lone, v.w, v.h, len(lone)+1) {
-		price := islandPrice(v, g, look, group)
+		price := islandPrice(v, g, look, group, hues)
 		for _, i := range group {
 			p[i] = price
 		}
@@ -215,25 +215,30 @@ func islands(v *view, g *evenGround, look []colour, p prices, state []uint8, rea
 
 // islandPrice is the price of a group of pixels that look as ground or its shade: low
 // when it is surely a hole. The medians count, as hue spreads in from the hole's edge.
-func islandPrice(v *view, g *evenGround, look []colour, group []int32) float32 {
+func islandPrice(v *view, g *evenGround, look []colour, group []int32, hues []float32) float32 {
 	if len(group) < 9 {
 		return 1
 	}
-	lights, offs := make([]float32, len(group)), make([]float32, len(group))
+	lights, offs, beside := make([]float32, len(group)), make([]float32, len(group)), make([]float32, len(group))
 	for k, i := range group {
 		lights[k], offs[k] = split(look[i], g.at(int(i)%v.w, int(i)/v.w))
+		beside[k] = hues[i]
 	}
-	slices.Sort(lights)
-	slices.Sort(offs)
-	light, off := lights[len(group)/2], offs[len(group)/2]
+	light, off := median(lights), median(offs)
+	spread := .02 * median(beside) // of hue, from what is around it
 	middle := group[len(group)/2]
 	hue, _ := g.softness()
 	switch {
 	case hueOf(g.at(int(middle)%v.w, int(middle)/v.w)).length() > vivid:
 		return .15 + .8*(off/hue)*(off/hue) // a hue of its own tells it from what is grey
-	case off < .9+.5*g.sigma && light > .6 && light < 1.03 && len(group) < len(look)/8:
+	case off < .9+.5*g.sigma+spread && light > .6 && light < 1.03 && len(group) < len(look)/8:
 		return .2
 	default:
 		return 2
 	}
+}
+
+func median(list []float32) float32 {
+	slices.Sort(list)
+	return list[len(list)/2]
 }

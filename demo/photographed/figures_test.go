@@ -281,7 +281,7 @@ func TestFiguresBesideGrabCut(t *testing.T) {
 		groups[name].judge(t, name, share)
 	}
 	t.Logf("%d of %d first guesses that need no look overlap the truth by more than 95%%", right, said)
-	if said < 12 || float64(right) < .7*float64(said) {
+	if said < 12 || float64(right) < .9*float64(said) {
 		t.Errorf("only %d of %d that are said to need no look need none", right, said)
 	}
 }
@@ -315,7 +315,7 @@ func (s *sums) judge(t *testing.T, name string, share float64) {
 	if s.ours.Gradient >= share*s.theirs.Gradient {
 		t.Errorf("%s: the error of its gradient is not %g of GrabCut's", name, share)
 	}
-	if name == "plain" && s.first/s.n < .965 || name == "card" && s.first/s.n < .985 {
+	if (name == "plain" || name == "card") && s.first/s.n < .985 {
 		t.Errorf("%s: the first guess overlaps the truth by %.4f", name, s.first/s.n)
 	}
 }
