@@ -21,17 +21,14 @@ const (
 // times, at half size. clear is how much likelier the two sides are to be what they are
 // than the other, in the mean of the pixels near the border.
 //
-// Without a box there are two courses: on the second one more of what looks as the ground
+// There are two courses: on the second one more of what looks as the ground
 // does is taken for it, which tells things from textures. It counts where it is clearer,
 // unless it loses most of the thing, as where a thing's colours are in the ground too.
 func mixedly(v *view, marks []int8, boxed bool) (m *mixing, clear float64) {
 	half := v.halved()
 	look, small := half.even(), halvedMarks(v, half, marks)
 	m, clear = course(half, look, small, boxed, typical)
-	if boxed {
-		return m, clear
-	}
-	strict, clearer := course(half, look, small, false, nearlyAll)
+	strict, clearer := course(half, look, small, boxed, nearlyAll)
 	if clearer > clear && sizeOf(strict.mask) > sizeOf(m.mask)*.35 {
 		return strict, clearer
 	}
@@ -55,9 +52,10 @@ func course(half *view, look []colour, marks []int8, boxed bool, typical float64
 	for range rounds {
 		m.learn()
 		m.small = m.prices(half, m.look, nil, nil)
+		before := m.mask
 		m.mask = part(half, m.look, m.small, m.marks, smoothness, nil, nil)
-		if !slices.Contains(m.mask, true) {
-			break
+		if !slices.Contains(m.mask, true) || slices.Equal(m.mask, before) {
+			break // what is learned from it again would be the same
 		}
 	}
 	return m, m.clear()
@@ -245,6 +243,10 @@ func (m *mixing) prices(v *view, look []colour, only []bool, known prices) price
 	}
 	for i, c := range look {
 		if p[i] != unpriced || only != nil && !only[i] {
+			continue
+		}
+		if v == m.v && m.marks[i] < 0 {
+			p[i] = 0 // it lies outside the box, whatever it costs
 			continue
 		}
 		at := i
