@@ -66,6 +66,9 @@ func BenchmarkStroke(b *testing.B) {
 			if err != nil {
 				b.Fatal(err)
 			}
+			if err := d.Follow(Order{}); err != nil {
+				b.Fatal(err)
+			}
 			o := Order{Strokes: []Stroke{{Stays: true, Radius: 40, Points: [][2]float64{{1900, 1500}, {2100, 1600}}}}}
 			for b.Loop() {
 				if err := d.Follow(o); err != nil {

@@ -6,6 +6,7 @@ import "math"
 // over red, green, blue and, with less weight, the place.
 type mixture struct {
 	parts []blob
+	last  int // of them, that was nearest to the sample before
 }
 
 // dims are red, green, blue, x and y; places are scaled so that the photo's longer side
@@ -217,31 +218,47 @@ func (b *blob) invert(cov *[dims][dims]float64) bool {
 	return true
 }
 
-// nearest is the likeliest distribution, and how unlikely the sample is there.
+// nearest is the likeliest distribution, and how unlikely the sample is there. It begins
+// with the last answer, which is that of most neighbours, so that others are soon too far.
 func (m *mixture) nearest(s *sample) (at int, least float32) {
 	least = 1e9
+	if m.last < len(m.parts) {
+		at, least = m.last, m.parts[m.last].cost(s, least)
+	}
 	for k := range m.parts {
-		b := &m.parts[k]
-		var d sample
-		for c := range dims {
-			d[c] = s[c] - b.mean[c]
+		if k == m.last {
+			continue
 		}
-		room := 2 * (least - b.level)
-		var sum float32
-		for i := range dims {
-			var v float32
-			for c := 0; c <= i; c++ {
-				v += b.whiten[i][c] * d[c]
-			}
-			if sum += v * v; sum >= room {
-				break
-			}
-		}
-		if sum < room {
-			at, least = k, sum/2+b.level
+		if cost := m.parts[k].cost(s, least); cost < least {
+			at, least = k, cost
 		}
 	}
+	m.last = at
 	return at, least
+}
+
+// cost is how unlikely a sample is, or most when it is that or more.
+func (b *blob) cost(s *sample, most float32) float32 {
+	room := 2 * (most - b.level)
+	w := &b.whiten
+	d0, d1 := s[0]-b.mean[0], s[1]-b.mean[1]
+	v0, v1 := w[0][0]*d0, w[1][0]*d0+w[1][1]*d1
+	sum := v0*v0 + v1*v1
+	if sum >= room {
+		return most
+	}
+	d2 := s[2] - b.mean[2]
+	v2 := w[2][0]*d0 + w[2][1]*d1 + w[2][2]*d2
+	if sum += v2 * v2; sum >= room {
+		return most
+	}
+	d3, d4 := s[3]-b.mean[3], s[4]-b.mean[4]
+	v3 := w[3][0]*d0 + w[3][1]*d1 + w[3][2]*d2 + w[3][3]*d3
+	v4 := w[4][0]*d0 + w[4][1]*d1 + w[4][2]*d2 + w[4][3]*d3 + w[4][4]*d4
+	if sum += v3*v3 + v4*v4; sum >= room {
+		return most
+	}
+	return sum/2 + b.level
 }
 
 // best is what the likeliest sample of all would cost.
