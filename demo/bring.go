@@ -24,11 +24,16 @@ type brought struct {
 // fetched are the things of the stock shelf that the sample clips use.
 var fetched = []string{"teal-rays", "honey-rays", "lime-slice", "orange-slice", "plum-studio", "starry-pines", "paper-hills", "red-ribbon", "riser"}
 
-// bringAll makes all files and takes them in, several at a time: products, logo,
-// tunes, footage, a table of colours, a voice.
+// bringAll makes all files and takes them in, several at a time: products, photos and their
+// cuts, logo, tunes, footage, a table of colours, a voice.
 func bringAll(side int) ([]brought, error) {
 	pictured := slices.Concat(products, colourways)
+	cut, err := Cuts()
+	if err != nil {
+		return nil, err
+	}
 	out := make([]brought, len(pictured)+3+len(Tunes)+len(film.Pieces)+len(fetched))
+	snapped := make([]brought, len(Snaps)+len(cut))
 	var g errgroup.Group
 	for i, p := range pictured {
 		g.Go(func() error {
@@ -37,6 +42,18 @@ func bringAll(side int) ([]brought, error) {
 				return err
 			}
 			out[i], err = bring(p.ID, p.Name, file)
+			return err
+		})
+	}
+	for i, s := range Snaps {
+		g.Go(func() (err error) {
+			snapped[i], err = bringKept(s.ID, s.Name, s.ID+".jpg")
+			return err
+		})
+	}
+	for i, c := range cut {
+		g.Go(func() (err error) {
+			snapped[len(Snaps)+i], err = bringKept(c.Result, c.Name, c.Result+".png")
 			return err
 		})
 	}
@@ -86,9 +103,18 @@ func bringAll(side int) ([]brought, error) {
 		})
 	}
 	// What is fetched comes first, so that it lies behind the products on the shelf.
-	err := g.Wait()
+	err = g.Wait()
 	at := len(out) - len(fetched)
-	return slices.Concat(out[at:], out[:at]), err
+	return slices.Concat(out[at:], snapped, out[:at]), err
+}
+
+// bringKept takes in a file of the folder of photos.
+func bringKept(id, name, file string) (brought, error) {
+	content, err := photos.ReadFile("photos/" + file)
+	if err != nil {
+		return brought{}, err
+	}
+	return bring(id, name, content)
 }
 
 // bring takes a file in.

@@ -32,7 +32,7 @@ func beat(n float64) timing.Moment { return timing.OnBeat(n) }
 
 func until(m timing.Moment) *timing.Moment { return &m }
 
-func cutout(id, name, prop, pin string, x, y, size float64) clip.Layer {
+func cutoutLayer(id, name, prop, pin string, x, y, size float64) clip.Layer {
 	l := clip.NewLayer(id, name, clip.KindCutout)
 	l.Cutout = &clip.Cutout{Prop: prop}
 	l.Rest = clip.Rest{Pin: pin, X: x, Y: y, Size: size}
@@ -93,7 +93,7 @@ func lanternHeadline() clip.Layer {
 
 // lanternLayer flies in from the right, turned, and goes on drifting.
 func lanternLayer() clip.Layer {
-	l := cutout("lantern-layer", "Lantern", "lantern", "centre", 0, 110, 920)
+	l := cutoutLayer("lantern-layer", "Lantern", "lantern", "centre", 0, 110, 920)
 	l.Lift = 46
 	l.Moves = []clip.Move{
 		{ID: "gust", Kind: "gust", At: beat(1), Lands: true, Length: 18, Side: "right", Turn: 24, Strength: 100},
@@ -160,7 +160,7 @@ func lanternCard(at timing.Moment) clip.Layer {
 }
 
 func lanternLogo() clip.Layer {
-	l := cutout("logo-layer", "Logo", "logo", "centre", 0, -240, 640)
+	l := cutoutLayer("logo-layer", "Logo", "logo", "centre", 0, -240, 640)
 	l.From = beat(15.5)
 	l.Tracks[clip.Scale] = motion.Track{key(beat(15.5), springy, 60), key(beat(15.5).Plus(24), hold, 100)}
 	l.Tracks[clip.Opacity] = motion.Track{key(beat(15.5), smooth, 0), key(beat(15.5).Plus(6), hold, 100)}
@@ -200,10 +200,10 @@ func morningMug(s *stock) (*clip.Clip, error) {
 	first := text("slow", "Headline", clip.KindWords, "Slow *mornings*", 0, 165, 122, "top", harbour)
 	first.Words.EmphasisFill, first.Words.EmphasisFont, first.Words.Width = colour.RGB(0x9A2F12), "fraunces-600-italic", 900
 	first.Words.Font = "fraunces-600"
-	spoon := cutout("spoons-layer", "Spoons", "spoons", "centre", -225, 70, 590)
+	spoon := cutoutLayer("spoons-layer", "Spoons", "spoons", "centre", -225, 70, 590)
 	spoon.Lift, spoon.Rest.Turn = 30, -14
 	spoon.Tracks[clip.Rotation] = motion.Track{key(timing.At(0), smooth, -3), key(timing.At(90), smooth, 4), key(timing.At(179), linear, -3)}
-	mug := cutout("mug-layer", "Mug", "mug", "centre", 110, 120, 580)
+	mug := cutoutLayer("mug-layer", "Mug", "mug", "centre", 110, 120, 580)
 	mug.Lift = 44
 	mug.Tracks[clip.Position] = motion.Track{key(timing.At(0), smooth, 0, 0), key(timing.At(90), smooth, 0, -26), key(timing.At(179), linear, 0, 0)}
 	mug.Tracks[clip.Rotation] = motion.Track{key(timing.At(0), smooth, 2), key(timing.At(90), smooth, -3), key(timing.At(179), linear, 2)}

@@ -20,12 +20,12 @@ func Filmed(w *World) (*clip.Clip, error) {
 		}
 	}
 	back := gradient(160, clip.Stop{ID: 1, At: 0, Colour: harbour}, clip.Stop{ID: 2, At: 100, Colour: honey})
-	splash := cutout("splash-layer", "Splash", "splash", "centre", 0, 100, 900)
+	splash := cutoutLayer("splash-layer", "Splash", "splash", "centre", 0, 100, 900)
 	splash.Cutout.Runs = &clip.Running{Again: "loop"}
 	splash.Values, splash.Shadow = map[string][]float64{"chromaKey": {100}, "keyColour": {38, 160, 62, 255}}, &clip.Shadow{None: true}
 	layers := []clip.Layer{back, splash}
 	for i, id := range used[2:] {
-		l := cutout(id+"-layer", id, id, "centre", float64(i%2)*420-210, float64(i/2)*620-330, 380)
+		l := cutoutLayer(id+"-layer", id, id, "centre", float64(i%2)*420-210, float64(i/2)*620-330, 380)
 		l.Lift = 30
 		l.Tracks[clip.Position] = motion.Track{key(timing.At(0), linear, -60, -30), key(timing.At(479), linear, 60, 30)}
 		l.Tracks[clip.Rotation] = motion.Track{key(timing.At(0), linear, -15), key(timing.At(479), linear, 15)}

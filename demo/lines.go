@@ -79,7 +79,7 @@ func kettleDisc(s *stock) []clip.Layer {
 	plate.Lift = 26
 	plate.Tracks[clip.Scale] = motion.Track{key(beat(3).Plus(3), springy, 0, 0), key(beat(6), hold, 100, 100)}
 	plate.Tracks[clip.Position] = motion.Track{key(beat(3).Plus(3), easeOut, 0, 320), key(beat(4).Plus(6), hold, 0, 0)}
-	kettle := cutout("kettle-layer", s.props["kettle"].Name, "kettle", "centre", 0, -40, 560)
+	kettle := cutoutLayer("kettle-layer", s.props["kettle"].Name, "kettle", "centre", 0, -40, 560)
 	kettle.Lift = 44
 	kettle.Moves = []clip.Move{
 		{ID: "settle", Kind: "settle", At: beat(6), Lands: true, Length: 14, Strength: 100},
@@ -100,7 +100,7 @@ func wipe() []clip.Layer {
 	sweep.Rest = clip.Rest{Pin: "centre", Size: 2600}
 	sweep.From, sweep.Lift = beat(13), 40
 	sweep.Tracks[clip.Position] = motion.Track{key(beat(13), easeOut, -2000, 900), key(beat(14).Plus(6), hold, 0, 0)}
-	logo := cutout("logo-layer", "Logo", "logo", "centre", 0, 0, 620)
+	logo := cutoutLayer("logo-layer", "Logo", "logo", "centre", 0, 0, 620)
 	logo.From, logo.Lift = beat(14), 0
 	logo.Tracks[clip.Opacity] = motion.Track{key(beat(14), smooth, 0), key(beat(14).Plus(10), hold, 100)}
 	logo.Tracks[clip.Scale] = motion.Track{key(beat(14), springy, 80, 80), key(beat(15).Plus(4), hold, 100, 100)}

@@ -39,13 +39,13 @@ func splashOut(s *stock) (*clip.Clip, error) {
 	wall.Tracks[clip.Open] = motion.Track{key(beat(opens-0.5), smooth, 0), key(beat(opens+0.5), motion.Ease{Kind: motion.Out}, 760), key(timing.At(149), linear, 860)}
 	wall.Tracks[clip.Zoom] = motion.Track{key(timing.At(0), smooth, 104), key(beat(opens-0.5), linear, 112)}
 
-	water := cutout("water", "Splash", "splash", "centre", 0, 40, 1080)
+	water := cutoutLayer("water", "Splash", "splash", "centre", 0, 40, 1080)
 	water.Cutout.Runs = &clip.Running{From: 0.3, Speed: 62, Blended: true}
 	water.From, water.Shadow = beat(opens-0.25), &clip.Shadow{None: true}
 	water.Values = map[string][]float64{"chromaKey": {100}, "keyColour": {38, 160, 62, 255}, "keyEdge": {-1}, "exposure": {0.25}, "temperature": {14}}
 	water.Tracks[clip.Opacity] = motion.Track{key(timing.At(128), smooth, 100), key(timing.At(146), linear, 0)}
 
-	mug := cutout("mug-layer", "Mug", "mug", "centre", 0, 60, 560)
+	mug := cutoutLayer("mug-layer", "Mug", "mug", "centre", 0, 60, 560)
 	mug.From, mug.Lift = beat(opens-0.25), 40
 	mug.Tracks[clip.Scale] = motion.Track{key(beat(opens-0.25), popping, 0, 0), key(beat(opens+1), linear, 100, 100)}
 	mug.Tracks[clip.Rotation] = motion.Track{key(beat(opens-0.25), popping, -38), key(beat(opens+1.25), linear, -7)}
@@ -66,7 +66,7 @@ func splashSlices(s *stock, opens float64) (out []clip.Layer) {
 	}{
 		{"orange-slice", -330, -250, 250, 40, 0}, {"lime-slice", 350, -150, 190, -60, 0.25}, {"lime-slice", -360, 330, 220, 80, 0.5}, {"orange-slice", 340, 380, 270, -30, 0.25},
 	} {
-		l := cutout(f.prop+"-"+string(rune('a'+i)), s.props[f.prop].Name, f.prop, "centre", f.x, f.y, f.size)
+		l := cutoutLayer(f.prop+"-"+string(rune('a'+i)), s.props[f.prop].Name, f.prop, "centre", f.x, f.y, f.size)
 		l.From, l.Lift = beat(opens+f.at-0.25), 26
 		l.Tracks[clip.Position] = motion.Track{key(beat(opens+f.at-0.25), popping, -f.x, -f.y), key(beat(opens+f.at+1), linear, 0, 0)}
 		l.Tracks[clip.Scale] = motion.Track{key(beat(opens+f.at-0.25), popping, 10, 10), key(beat(opens+f.at+1), linear, 100, 100)}
@@ -111,10 +111,10 @@ func kettleSong(s *stock) (*clip.Clip, error) {
 	streaks := covering("streaks", "Light streaks", "light-streaks")
 	streaks.Blend, streaks.Cutout.Runs = "screen", &clip.Running{Again: "loop", Seam: 0.4, Speed: 80, Blended: true}
 	streaks.Values = map[string][]float64{"hue": {-12}, "saturation": {130}}
-	steam := cutout("steam", "Steam", "steam", "centre", 175, -330, 900)
+	steam := cutoutLayer("steam", "Steam", "steam", "centre", 175, -330, 900)
 	steam.Blend, steam.Cutout.Runs, steam.Shadow = "screen", &clip.Running{Again: "loop", Seam: 0.6, Speed: 70, Blended: true}, &clip.Shadow{None: true}
 	steam.Values = map[string][]float64{clip.Opacity: {70}}
-	kettle := cutout("kettle-layer", "Kettle", "kettle", "centre", 0, 200, 640)
+	kettle := cutoutLayer("kettle-layer", "Kettle", "kettle", "centre", 0, 200, 640)
 	kettle.Lift = 10
 	kettle.Values = map[string][]float64{clip.Contact: {60}, clip.Reflection: {22}, "haloColour": {255, 178, 84, 255}, "haloSoftness": {58}, "innerGlow": {34}, "innerGlowColour": {255, 196, 120, 255}, "innerGlowSoftness": {8}, "temperature": {10}}
 	var glow, jump motion.Track
@@ -192,7 +192,7 @@ func bannered(s *stock) (layers []clip.Layer) {
 		size        float64
 	}{{"lantern", "{price}", -395, -120, "right", 620}, {"tin", "{price}", 380, 690, "left", 470}} {
 		at := float64(2 + 4*i)
-		l := cutout(p.prop+"-layer", s.props[p.prop].Name, p.prop, "centre", 0, p.y, p.size)
+		l := cutoutLayer(p.prop+"-layer", s.props[p.prop].Name, p.prop, "centre", 0, p.y, p.size)
 		l.Lift = 34
 		l.Tracks[clip.Position] = motion.Track{off(beat(at-1), popping, p.side), key(beat(at+1), linear, 0, 0)}
 		l.Tracks[clip.Rotation] = motion.Track{key(beat(at-1), popping, 30), key(beat(at+1), smooth, -5), key(timing.At(179), linear, 5)}
@@ -200,7 +200,7 @@ func bannered(s *stock) (layers []clip.Layer) {
 		if i == 0 {
 			l.Values = map[string][]float64{"temperature": {-12}, "halo": {90}, "haloColour": {255, 206, 120, 255}, "haloSoftness": {40}}
 		}
-		ribbon := cutout(p.prop+"-ribbon", "Ribbon", "red-ribbon", "centre", 0, p.banner, 640)
+		ribbon := cutoutLayer(p.prop+"-ribbon", "Ribbon", "red-ribbon", "centre", 0, p.banner, 640)
 		ribbon.Lift = 18
 		ribbon.Tracks[clip.Scale] = motion.Track{key(beat(at+0.75), popping, 0, 100), key(beat(at+1.75), linear, 100, 100)}
 		ribbon.From = beat(at + 0.75)

@@ -126,7 +126,7 @@ func nightThings(s *stock) (out []clip.Layer) {
 		{"mug", "right", 225, 250, 330, clip.Rest{Pin: "centre", X: 225, Y: 350, Size: 370}, clip.Rest{Pin: "centre", X: 640, Y: 220, Size: 340}, clip.Rest{Pin: "centre", X: 230, Y: 200, Size: 260}, 26, 30},
 		{"lantern", "below", 0, 90, 640, clip.Rest{Pin: "centre", Y: 120, Size: 780}, clip.Rest{Pin: "centre", X: 400, Y: 60, Size: 760}, clip.Rest{Pin: "centre", Y: 80, Size: 500}, 44, 18},
 	} {
-		l := cutout(p.id+"-layer", s.props[p.id].Name, p.id, "centre", p.x, p.y, p.size)
+		l := cutoutLayer(p.id+"-layer", s.props[p.id].Name, p.id, "centre", p.x, p.y, p.size)
 		l.Lift = p.lift
 		l.Rests = map[string]clip.Rest{"tall": p.tall, "wide": p.wide, "square": p.square}
 		l.Moves = []clip.Move{{ID: "gust", Kind: "gust", At: beat(float64(i + 1)), Lands: true, Length: 16, Side: p.side, Turn: 14, Strength: 100, Drift: p.driftBy}}

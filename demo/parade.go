@@ -29,7 +29,7 @@ func trailParade(s *stock) (*clip.Clip, error) {
 	sizes := map[string]float64{"kettle": 560, "stove": 530, "lantern": 610}
 	var products, words []clip.Layer
 	for i, id := range []string{"kettle", "stove", "lantern"} {
-		p := cutout(id+"-layer", s.props[id].Name, id, "centre", 0, -70, sizes[id])
+		p := cutoutLayer(id+"-layer", s.props[id].Name, id, "centre", 0, -70, sizes[id])
 		p.Group, p.Lift = stage.ID, 34
 		name, badge := paradeWords(id, i)
 		products, words = append(products, p), append(words, name, badge)

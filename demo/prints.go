@@ -79,7 +79,7 @@ func slid(s *stock, n float64, id, side string, tone colour.Colour, rest clip.Re
 	window.Group = print.ID
 	seen := clip.NewGroup("seen-"+id, "In the window")
 	seen.Group, seen.Inside.Clip = print.ID, window.ID
-	thing := cutout(id+"-layer", s.props[id].Name, id, "centre", 0, -20, 470)
+	thing := cutoutLayer(id+"-layer", s.props[id].Name, id, "centre", 0, -20, 470)
 	thing.Group, thing.Lift = seen.ID, 34
 	thing.Tracks[clip.Scale] = motion.Track{key(beat(n), linear, 84), key(beat(10), hold, 122)}
 	label := text("label-"+id, "Label", clip.KindWords, "{name}  *{price}*", 0, 300, 40, "centre", harbour)

@@ -97,7 +97,7 @@ func rangeSun() clip.Layer {
 }
 
 func rangeProduct() clip.Layer {
-	l := cutout("product", "Product", clip.ProductSlot, "centre", 0, 20, 600)
+	l := cutoutLayer("product", "Product", clip.ProductSlot, "centre", 0, 20, 600)
 	l.Cutout.Fitted = &clip.Fitted{Aspect: 1.1, Cover: 0.75}
 	l.Lift = 36
 	l.Rests = map[string]clip.Rest{"square": {Pin: "centre", X: 200, Y: 0, Size: 440}, "wide": {Pin: "centre", X: 90, Y: 20, Size: 620}}
@@ -176,7 +176,7 @@ func rangeBadge() clip.Layer {
 }
 
 func rangeLogo() clip.Layer {
-	l := cutout("logo-layer", "Logo", "logo", "topRight", -150, 110, 190)
+	l := cutoutLayer("logo-layer", "Logo", "logo", "topRight", -150, 110, 190)
 	l.Rests = map[string]clip.Rest{"square": {Pin: "topRight", X: -120, Y: 80, Size: 150}, "wide": {Pin: "bottomLeft", X: 200, Y: -80, Size: 200}}
 	return l
 }

@@ -48,7 +48,7 @@ func morningsOutside(s *stock) (*clip.Clip, error) {
 		x, y, size float64
 		turn       float64
 	}{{"kettle", -196, 318, 470, -6}, {"mug", 204, 322, 390, 7}, {"lantern", 0, 120, 800, 0}} {
-		l := cutout(p.id+"-layer", s.props[p.id].Name, p.id, "centre", p.x, p.y, p.size)
+		l := cutoutLayer(p.id+"-layer", s.props[p.id].Name, p.id, "centre", p.x, p.y, p.size)
 		l.Rest.Turn, l.Group, l.Lift = p.turn, behind.ID, 42
 		l.Values = map[string][]float64{clip.SecondShadow: {45}}
 		at := float64(2 + i)
@@ -75,7 +75,7 @@ func morningsOutside(s *stock) (*clip.Clip, error) {
 		"portrait": {Pin: "bottom", Y: -132, Size: 44}, "square": {Pin: "bottom", Y: -62, Size: 40}, "wide": {Pin: "left", X: 470, Y: 125, Size: 44},
 	}
 	call.Tracks[clip.Opacity] = motion.Track{key(beat(9), smooth, 0), key(beat(10), hold, 100)}
-	logo := cutout("logo-layer", "Logo", "logo", "bottom", 0, -105, 280)
+	logo := cutoutLayer("logo-layer", "Logo", "logo", "bottom", 0, -105, 280)
 	logo.Rests = map[string]clip.Rest{
 		"portrait": {Pin: "bottom", Y: -54, Size: 200}, "square": {Pin: "bottom", Y: -100, Size: 200, Away: true}, "wide": {Pin: "bottomLeft", X: 470, Y: -120, Size: 300},
 	}

@@ -71,7 +71,7 @@ func tableScene(scene string) []clip.Layer {
 	}
 	plate.Moves = []clip.Move{{ID: "swell", Kind: "swell", At: timing.At(0), Length: 9, Strength: 50}}
 
-	product := cutout("product", "Product", clip.ProductSlot, "centre", 0, -40, 640)
+	product := cutoutLayer("product", "Product", clip.ProductSlot, "centre", 0, -40, 640)
 	product.Cutout.Fitted = &clip.Fitted{Aspect: 1.1, Cover: 0.75}
 	product.Lift = 44
 	product.Rests = map[string]clip.Rest{
@@ -116,7 +116,7 @@ func tableHeadline() clip.Layer {
 }
 
 func tableLogo() clip.Layer {
-	l := cutout("logo-layer", "Logo", "logo", "bottom", 0, -130, 330)
+	l := cutoutLayer("logo-layer", "Logo", "logo", "bottom", 0, -130, 330)
 	l.Rests = map[string]clip.Rest{
 		"portrait": {Pin: "bottom", Y: -95, Size: 270}, "square": {Pin: "bottom", Y: -75, Size: 230}, "wide": {Pin: "bottomLeft", X: 500, Y: -110, Size: 300},
 	}

@@ -87,7 +87,7 @@ func trialGroups() []clip.Layer {
 		card := clip.NewLayer(g.ID+"-card", "Card", clip.KindCard)
 		card.Card = &clip.Card{Form: "disc", Aspect: 1, Fill: honey, Outline: harbour}
 		card.Rest.Size, card.Group = 330, g.ID
-		l := cutout(g.ID+"-cutout", "Cut-out", []string{"lantern", "mug", "spoons"}[i%3], "centre", 40, 20, 380)
+		l := cutoutLayer(g.ID+"-cutout", "Cut-out", []string{"lantern", "mug", "spoons"}[i%3], "centre", 40, 20, 380)
 		l.Group, l.Lift, l.Shutter = g.ID, 20, float64(i%2)*180
 		sway(&l, -25)
 		switch i {
@@ -116,7 +116,7 @@ func trialGroups() []clip.Layer {
 func trialEffects() []clip.Layer {
 	var out []clip.Layer
 	for i, e := range effect.All {
-		l := cutout("effect-"+e.Name, e.Name, "mug", "left", 90+float64(i%4)*160, -520+float64(i/4)*170, 150)
+		l := cutoutLayer("effect-"+e.Name, e.Name, "mug", "left", 90+float64(i%4)*160, -520+float64(i/4)*170, 150)
 		if e == &effect.Table {
 			l.Table = "copper-dusk"
 		}
@@ -146,11 +146,11 @@ func trialWords() []clip.Layer {
 	drawn.Tracks[clip.DrawEnd] = motion.Track{key(timing.At(0), linear, 0), key(timing.At(80), linear, 100)}
 	badge := text("sale", "Badge", clip.KindBadge, "−{percent}", -300, -300, 80, "bottom", chalk)
 	badge.Words.Product, badge.Words.Plate.Kind, badge.Wander = "one", "burst", &motion.Wander{Amount: 20, Turn: 12, Size: 8, Pace: 1.5, Seed: 3}
-	rim := cutout("rim", "Rim", "mug", "bottom", 280, -330, 300)
+	rim := cutoutLayer("rim", "Rim", "mug", "bottom", 280, -330, 300)
 	rim.Cutout.Outline, rim.Lift = chalk, 35
 	rim.Tracks[clip.Outline] = motion.Track{key(timing.At(0), linear, 2), key(timing.At(89), linear, 20)}
 	rim.Tracks[clip.Depth] = motion.Track{key(timing.At(0), smooth, -200), key(timing.At(89), linear, 700)}
-	soft := cutout("soft", "Soft", "lantern", "bottom", 60, -420, 330)
+	soft := cutoutLayer("soft", "Soft", "lantern", "bottom", 60, -420, 330)
 	soft.Tracks["blur"] = motion.Track{key(timing.At(0), linear, 0), key(timing.At(89), linear, 25)}
 	soft.Follow = &clip.Follow{Layer: "rim", Position: true, Rotation: true}
 	return []clip.Layer{head, drawn, badge, rim, soft}

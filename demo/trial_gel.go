@@ -17,7 +17,7 @@ func trialGels() []clip.Layer {
 	light.Gel, light.Blend, light.Values = &clip.Gel{}, "screen", map[string][]float64{"blur": {20}, "exposure": {-2}, clip.Opacity: {40}}
 	group := clip.NewLayer("gel-group", "Group with a gel", clip.KindGroup)
 	group.Inside = &clip.Inside{}
-	mug := cutout("gel-mug", "Mug", "mug", "topLeft", 170, 520, 240)
+	mug := cutoutLayer("gel-mug", "Mug", "mug", "topLeft", 170, 520, 240)
 	mug.Group = group.ID
 	sway(&mug, 12)
 	within := clip.NewLayer("gel-within", "Gel within", clip.KindGel)

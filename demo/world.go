@@ -9,6 +9,7 @@ import (
 	"billow/core/brand"
 	"billow/core/clip"
 	"billow/core/colour"
+	"billow/core/cutout"
 )
 
 // Side is how many pixels the longer side of a product picture has, to within one.
@@ -19,6 +20,7 @@ type World struct {
 	Clips    []NamedClip
 	Props    []clip.Prop
 	Products []clip.Product
+	Cuts     []cutout.Kept
 	Files    map[string][]byte
 	Tunes    map[string]WAV // by ID
 	Brand    brand.Brand
@@ -67,6 +69,12 @@ func Make(side int) (*World, error) {
 		})
 	}
 	w.Products = shelf.products
+	if w.Cuts, err = Cuts(); err != nil {
+		return nil, err
+	}
+	for i := range w.Cuts {
+		w.Cuts[i].Photo, w.Cuts[i].Result = w.prop(w.Cuts[i].Photo).Hash, w.prop(w.Cuts[i].Result).Hash
+	}
 	w.Brand = brand.Brand{
 		ID: "ottermoss", Name: "Ottermoss", Colours: []colour.Colour{colour.RGB(0x2F6B6A), colour.RGB(0xDD4F28), chalk, harbour, honey},
 		Fonts: []string{"fraunces-600", "fraunces-600-italic"}, Logos: []string{w.prop("logo").Hash},
@@ -76,7 +84,7 @@ func Make(side int) (*World, error) {
 		make func(s *stock) (*clip.Clip, error)
 	}{
 		{"lantern-weekend", lanternWeekend}, {"morning-mug", morningMug}, {"trail-parade", trailParade}, {"camp-table", campTable},
-		{"mornings-outside", morningsOutside}, {"kettle-on", kettleOn}, {"four-nights", fourNights}, {"camp-kitchen", campKitchen}, {"market-morning", marketMorning}, {"splash-out", splashOut}, {"kettle-song", kettleSong}, {"both-at-once", bothAtOnce}, {"packed-for-the-ridge", packedForTheRidge}, {"autumn-range", autumnRange},
+		{"mornings-outside", morningsOutside}, {"kettle-on", kettleOn}, {"four-nights", fourNights}, {"camp-kitchen", campKitchen}, {"market-morning", marketMorning}, {"splash-out", splashOut}, {"kettle-song", kettleSong}, {"both-at-once", bothAtOnce}, {"breakfast-outside", breakfastOutside}, {"packed-for-the-ridge", packedForTheRidge}, {"autumn-range", autumnRange},
 	} {
 		c, err := n.make(shelf)
 		if err != nil {

@@ -1,5 +1,6 @@
 // Command pictures draws what the page and the sample world keep as pictures: the
-// products into one folder, as PNG, and how starters look into another, as JPEG. It
+// products into one folder, as PNG, photos of some of them and their cuts into another, how
+// starters look into a third. It
 // is run by hand, with go generate, when one of them is to look different.
 package main
 
@@ -19,7 +20,7 @@ import (
 
 func main() {
 	if len(os.Args) != 3 {
-		fail(fmt.Errorf("usage: pictures products|starters DIR"))
+		fail(fmt.Errorf("usage: pictures products|photos|cuts|starters DIR"))
 	}
 	dir := os.Args[2]
 	switch os.Args[1] {
@@ -27,6 +28,18 @@ func main() {
 		e := png.Encoder{CompressionLevel: png.BestCompression}
 		for _, id := range drawn.IDs() {
 			write(filepath.Join(dir, id+".png"), drawn.Picture(id, demo.Side), e.Encode)
+		}
+	case "photos":
+		for _, s := range demo.Snaps {
+			file, err := s.Take()
+			fail(err)
+			fail(os.WriteFile(filepath.Join(dir, s.ID+".jpg"), file, 0o644))
+		}
+	case "cuts":
+		files, err := demo.Recut()
+		fail(err)
+		for name, file := range files {
+			fail(os.WriteFile(filepath.Join(dir, name), file, 0o644))
 		}
 	case "starters":
 		w, err := demo.Make(600)
