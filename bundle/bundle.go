@@ -1,12 +1,15 @@
 // Package bundle reads and writes clips with all their files: a zip with
-// clip.json and files/HASH.EXT.
+// clip.json and files/HASH.EXT, and cuts.json when some of them were cut out of photos.
 package bundle
 
 import (
 	"archive/zip"
+	"bufio"
+	"bytes"
 	"context"
 	"crypto/sha256"
 	"encoding/hex"
+	"encoding/json"
 	"errors"
 	"fmt"
 	"io"
@@ -14,6 +17,7 @@ import (
 	"strings"
 
 	"billow/core/clip"
+	"billow/core/cutout"
 	"billow/media"
 )
 
@@ -27,6 +31,7 @@ const (
 // Bundle is a clip and its files, which stay in the zip until they are read.
 type Bundle struct {
 	Clip  *clip.Clip
+	Cuts  []cutout.Kept        // by which some of the files were made
 	files map[string]*zip.File // by hash
 }
 
@@ -46,9 +51,10 @@ var endings = map[string]string{
 	"video/quicktime": "mov", "video/mp4": "mp4", "video/webm": "webm", "font/ttf": "ttf", "font/otf": "otf", "text/x-cube": "cube",
 }
 
-// Write packs a clip. Files are stored as they are, since they are compressed
-// already; so equal clips give equal bundles.
-func Write(ctx context.Context, w io.Writer, c *clip.Clip, open func(ctx context.Context, hash string) (io.ReadCloser, error)) error {
+// Write packs a clip, and the cuts by which some of its files were made, with their photos.
+// Files are stored as they are, since they are compressed already; so equal clips give equal
+// bundles.
+func Write(ctx context.Context, w io.Writer, c *clip.Clip, cuts []cutout.Kept, open func(ctx context.Context, hash string) (io.ReadCloser, error)) error {
 	z := zip.NewWriter(w)
 	add := func(name string, r io.Reader) error {
 		f, err := z.CreateHeader(&zip.FileHeader{Name: name, Method: zip.Store})
@@ -60,23 +66,60 @@ func Write(ctx context.Context, w io.Writer, c *clip.Clip, open func(ctx context
 	if err := add("clip.json", strings.NewReader(string(c.Encode()))); err != nil {
 		return err
 	}
-	written := map[string]bool{}
-	for _, p := range c.Props {
-		if written[p.Hash] {
-			continue
-		}
-		written[p.Hash] = true
-		r, err := open(ctx, p.Hash)
-		if err != nil {
-			return fmt.Errorf("the file of %q is missing: %w", p.Name, err)
-		}
-		err = add("files/"+p.Hash+"."+endings[p.Media], r)
-		r.Close()
+	if len(cuts) > 0 {
+		list, err := json.Marshal(cuts)
 		if err != nil {
 			return err
 		}
+		if err := add("cuts.json", bytes.NewReader(list)); err != nil {
+			return err
+		}
+	}
+	written := map[string]bool{}
+	for _, p := range needed(c, cuts) {
+		if written[p.hash] {
+			continue
+		}
+		written[p.hash] = true
+		if err := addFile(ctx, add, p, open); err != nil {
+			return fmt.Errorf("the file of %q is missing: %w", p.name, err)
+		}
 	}
 	return z.Close()
+}
+
+// need is a file that belongs into a bundle.
+type need struct {
+	hash, name string
+	media      string // where it is known
+}
+
+// needed are the files of a clip and of the cuts that go along.
+func needed(c *clip.Clip, cuts []cutout.Kept) (list []need) {
+	for _, p := range c.Props {
+		list = append(list, need{p.Hash, p.Name, p.Media})
+	}
+	for _, k := range cuts {
+		list = append(list, need{hash: k.Photo, name: k.Name}, need{hash: k.Result, name: k.Name})
+		if k.Shadow != "" {
+			list = append(list, need{hash: k.Shadow, name: "Shadow of " + k.Name})
+		}
+	}
+	return list
+}
+
+func addFile(ctx context.Context, add func(name string, r io.Reader) error, n need, open func(ctx context.Context, hash string) (io.ReadCloser, error)) error {
+	r, err := open(ctx, n.hash)
+	if err != nil {
+		return err
+	}
+	defer r.Close()
+	in := bufio.NewReader(r)
+	if n.media == "" {
+		head, _ := in.Peek(64)
+		n.media, _ = media.Kind(head)
+	}
+	return add("files/"+n.hash+"."+endings[n.media], in)
 }
 
 // Read checks a bundle: names, sizes, that files are what their names say, and
@@ -109,9 +152,12 @@ func Read(r io.ReaderAt, size int64) (*Bundle, error) {
 	if b.Clip == nil {
 		return nil, clip.Fault("bundle", "there is no clip.json in it")
 	}
-	for _, p := range b.Clip.Props {
-		if b.files[p.Hash] == nil {
-			return nil, clip.Fault("bundle", "the file of %q is missing", p.Name)
+	if err := cutout.CheckKept(b.Cuts); err != nil {
+		return nil, err
+	}
+	for _, n := range needed(b.Clip, b.Cuts) {
+		if b.files[n.hash] == nil {
+			return nil, clip.Fault("bundle", "the file of %q is missing", n.name)
 		}
 	}
 	return b, nil
@@ -124,8 +170,11 @@ func (b *Bundle) take(f *zip.File, most int64) (int64, error) {
 		return 0, clip.Fault("bundle", "%s cannot be unpacked; the bundle may be damaged", f.Name)
 	}
 	defer r.Close()
-	if f.Name == "clip.json" {
+	switch f.Name {
+	case "clip.json":
 		return b.takeClip(r)
+	case "cuts.json":
+		return b.takeCuts(r)
 	}
 	file, ok := strings.CutPrefix(f.Name, "files/")
 	hash, _, _ := strings.Cut(file, ".")
@@ -155,6 +204,20 @@ func (b *Bundle) takeClip(r io.Reader) (int64, error) {
 	return int64(len(content)), err
 }
 
+func (b *Bundle) takeCuts(r io.Reader) (int64, error) {
+	if b.Cuts != nil {
+		return 0, clip.Fault("bundle", "there are two cuts.json in it")
+	}
+	content, err := io.ReadAll(io.LimitReader(r, clip.MaxBytes+1))
+	if err == nil {
+		err = json.Unmarshal(content, &b.Cuts)
+	}
+	if err != nil || len(b.Cuts) > MaxFiles {
+		return 0, clip.Fault("bundle", "cuts.json cannot be read; the bundle may be damaged")
+	}
+	return int64(len(content)), nil
+}
+
 // check reads a file to its end if it is of a kind that belongs into bundles.
 func check(r io.Reader, hash string, most int64) (int64, error) {
 	head := make([]byte, 64)
@@ -179,54 +242,4 @@ func check(r io.Reader, hash string, most int64) (int64, error) {
 		return total, errors.New("its content is not what its name says; the file may be damaged")
 	}
 	return total, nil
-}
-
-// Intake examines all files of a bundle as if each was brought in by itself,
-// hands over what is to be kept, and changes the clip accordingly: what a
-// bundle says of its files is not believed.
-func (b *Bundle) Intake(ctx context.Context, limits media.Limits, keep func(p clip.Prop, s *media.Spool) error) error {
-	for i := range b.Clip.Props {
-		p := &b.Clip.Props[i]
-		if err := b.intake(ctx, p, limits, keep); err != nil {
-			return err
-		}
-	}
-	return b.Clip.Validate()
-}
-
-func (b *Bundle) intake(ctx context.Context, p *clip.Prop, limits media.Limits, keep func(p clip.Prop, s *media.Spool) error) error {
-	r, err := b.Open(ctx, p.Hash)
-	if err != nil {
-		return err
-	}
-	defer r.Close()
-	s, err := media.NewSpool(r, MaxFile)
-	if err != nil {
-		return err
-	}
-	defer s.Close()
-	found, kept, err := media.Examine(ctx, p.Name, s, limits)
-	if err != nil {
-		return err
-	}
-	if kept != s {
-		defer kept.Close()
-	}
-	if found.Kind != p.Kind {
-		return clip.Fault("bundle", "%q is said to be a %s and is a %s", p.Name, p.Kind, found.Kind)
-	}
-	p.Hash, p.Media = found.Hash, found.Media
-	if found.Footage != nil {
-		if p.Footage != nil {
-			found.Footage.Sound = p.Footage.Sound // where its sound is, if it is anywhere
-		}
-		p.Footage = found.Footage
-	}
-	if found.Picture != nil {
-		p.Picture = found.Picture
-	} else {
-		p.Sound.Seconds = found.Sound.Seconds // its beats may have been corrected by hand
-	}
-	found.ID, found.Name, found.Credit = p.ID, p.Name, p.Credit
-	return keep(found, kept)
 }

@@ -50,7 +50,7 @@ func opener(files map[string][]byte) func(context.Context, string) (io.ReadClose
 func TestABundleComesBackEqual(t *testing.T) {
 	c, files := sample()
 	var first bytes.Buffer
-	if err := Write(t.Context(), &first, c, opener(files)); err != nil {
+	if err := Write(t.Context(), &first, c, nil, opener(files)); err != nil {
 		t.Fatal(err)
 	}
 	b, err := Read(bytes.NewReader(first.Bytes()), int64(first.Len()))
@@ -61,7 +61,7 @@ func TestABundleComesBackEqual(t *testing.T) {
 		t.Error("the clip changed on the way")
 	}
 	var second bytes.Buffer
-	if err := Write(t.Context(), &second, b.Clip, b.Open); err != nil {
+	if err := Write(t.Context(), &second, b.Clip, b.Cuts, b.Open); err != nil {
 		t.Fatal(err)
 	}
 	if !bytes.Equal(first.Bytes(), second.Bytes()) {
@@ -143,7 +143,7 @@ func TestMotionComesBackEqual(t *testing.T) {
 		c = next
 	}
 	var out bytes.Buffer
-	if err := Write(t.Context(), &out, c, opener(files)); err != nil {
+	if err := Write(t.Context(), &out, c, nil, opener(files)); err != nil {
 		t.Fatal(err)
 	}
 	b, err := Read(bytes.NewReader(out.Bytes()), int64(out.Len()))
@@ -159,7 +159,7 @@ func TestMotionComesBackEqual(t *testing.T) {
 func FuzzRead(f *testing.F) {
 	c, files := sample()
 	var whole bytes.Buffer
-	if err := Write(context.Background(), &whole, c, opener(files)); err != nil {
+	if err := Write(context.Background(), &whole, c, nil, opener(files)); err != nil {
 		f.Fatal(err)
 	}
 	f.Add(whole.Bytes())

@@ -132,6 +132,9 @@ func (s *Site) seed(ctx context.Context, side int) error {
 			return err
 		}
 	}
+	if err := s.Store.Adopt(ctx, s.World.Cuts); err != nil {
+		return err
+	}
 	for i := len(s.World.Clips) - 1; i >= 0; i-- {
 		if err := s.Store.CreateClip(ctx, s.World.Clips[i].ID, s.World.Clips[i].Clip, "Sample clip"); err != nil {
 			return err

@@ -151,9 +151,14 @@ func (s *Server) getBundle(c *gin.Context) {
 			return
 		}
 	}
+	cuts, err := s.Store.KeptWith(c, st.Clip.Hashes())
+	if err != nil {
+		fail(c, err)
+		return
+	}
 	attachment(c, st.Clip.Name+".zip")
 	c.Header("Content-Type", "application/zip")
-	if err := bundle.Write(c, c.Writer, st.Clip, s.Store.Open); err != nil {
+	if err := bundle.Write(c, c.Writer, st.Clip, cuts, s.Store.Open); err != nil {
 		panic(http.ErrAbortHandler) // half a bundle must not be taken for a whole one
 	}
 }
@@ -174,6 +179,9 @@ func (s *Server) importBundle(c *gin.Context) {
 		return
 	}
 	err = in.Intake(c, s.Limits, func(p clip.Prop, kept *media.Spool) error { return s.Store.Keep(c, p, kept.Again(), kept.Coarse) })
+	if err == nil {
+		err = s.Store.Adopt(c, in.Cuts)
+	}
 	if err != nil {
 		fail(c, err)
 		return

@@ -28,7 +28,11 @@ func bundleCommand() *cobra.Command {
 				if out == "" {
 					out = args[0] + ".zip"
 				}
-				return writeBundle(out, st.Clip, s.Open)
+				cuts, err := s.KeptWith(ctx, st.Clip.Hashes())
+				if err != nil {
+					return err
+				}
+				return writeBundle(out, st.Clip, cuts, s.Open)
 			})
 		},
 	}
@@ -58,6 +62,9 @@ func importBundle(ctx context.Context, s *store.Store, b *bundle.Bundle) error {
 	err := b.Intake(ctx, media.DefaultLimits(), func(p clip.Prop, kept *media.Spool) error { return s.Keep(ctx, p, kept.Again(), kept.Coarse) })
 	if err != nil {
 		return inputError{err}
+	}
+	if err := s.Adopt(ctx, b.Cuts); err != nil {
+		return err
 	}
 	id := store.NewID()
 	if err := s.CreateClip(ctx, id, b.Clip, "Imported "+time.Now().Format(time.DateOnly)); err != nil {

@@ -210,7 +210,7 @@ func TestMissingLettersAreSaid(t *testing.T) {
 	l.Words.Text = "Hello 咖啡 and 咖"
 	c.Layers = append(c.Layers, l)
 	file := filepath.Join(dir, "letters.zip")
-	if err := writeBundle(file, c, nil); err != nil {
+	if err := writeBundle(file, c, nil, nil); err != nil {
 		t.Fatal(err)
 	}
 	for _, call := range [][]string{{"frame", file, "--out", filepath.Join(dir, "f.png")}, {"export", file, "--out", filepath.Join(dir, "f.mp4")}} {
@@ -230,7 +230,7 @@ func TestMissingLettersAreSaid(t *testing.T) {
 	}
 	// What nothing fills is told of a frame, and keeps a clip from being exported.
 	c.Layers[len(c.Layers)-1].Words.Text = "Only {price}"
-	if err := writeBundle(file, c, nil); err != nil {
+	if err := writeBundle(file, c, nil, nil); err != nil {
 		t.Fatal(err)
 	}
 	if _, problems, code := billow(t, "frame", file, "--out", filepath.Join(dir, "f.png")); code != 0 || !strings.Contains(problems, "{price}") {

@@ -10,6 +10,7 @@ import (
 
 	"billow/bundle"
 	"billow/core/clip"
+	"billow/core/cutout"
 	"billow/demo"
 
 	"github.com/spf13/cobra"
@@ -31,7 +32,7 @@ func sampleCommand() *cobra.Command {
 				return err
 			}
 			for _, c := range w.Clips {
-				if err := writeBundle(filepath.Join(dir, c.ID+".zip"), c.Clip, w.Open); err != nil {
+				if err := writeBundle(filepath.Join(dir, c.ID+".zip"), c.Clip, cutout.ShownIn(w.Cuts, c.Clip), w.Open); err != nil {
 					return err
 				}
 			}
@@ -64,13 +65,13 @@ func makeWorld(side int) (*demo.World, error) {
 	return demo.Make(side)
 }
 
-func writeBundle(name string, c *clip.Clip, open func(context.Context, string) (io.ReadCloser, error)) error {
+func writeBundle(name string, c *clip.Clip, cuts []cutout.Kept, open func(context.Context, string) (io.ReadCloser, error)) error {
 	f, err := os.CreateTemp(filepath.Dir(name), ".billow-*")
 	if err != nil {
 		return err
 	}
 	defer os.Remove(f.Name())
-	if err := bundle.Write(context.Background(), f, c, open); err != nil {
+	if err := bundle.Write(context.Background(), f, c, cuts, open); err != nil {
 		f.Close()
 		return err
 	}

@@ -184,6 +184,9 @@ func seed(ctx context.Context, s *store.Store, side int) error {
 			return err
 		}
 	}
+	if err := s.Adopt(ctx, w.Cuts); err != nil {
+		return err
+	}
 	if err := s.PutBrand(ctx, w.Brand); err != nil {
 		return err
 	}

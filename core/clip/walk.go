@@ -238,3 +238,11 @@ func (c *Clip) Pictures() []string {
 	}
 	return out
 }
+
+// Hashes are those of the files of all props.
+func (c *Clip) Hashes() (out []string) {
+	for _, p := range c.Props {
+		out = append(out, p.Hash)
+	}
+	return out
+}

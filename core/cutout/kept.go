@@ -56,3 +56,36 @@ func Whole(list []Kept, i int) Order {
 	}
 	return o
 }
+
+// ShownIn are those of a list by which something of a clip was made, each with the whole and
+// the parts that belong to it.
+func ShownIn(list []Kept, c *clip.Clip) (out []Kept) {
+	shown := map[string]bool{}
+	for _, p := range c.Props {
+		shown[p.Hash] = true
+	}
+	whole := func(i int) int { // of which this is, or is a part
+		if list[i].PartOf > 0 {
+			return list[i].PartOf - 1
+		}
+		return i
+	}
+	family := map[int]bool{}
+	for i, k := range list {
+		if shown[k.Result] || k.Shadow != "" && shown[k.Shadow] {
+			family[whole(i)] = true
+		}
+	}
+	place := map[int]int{}
+	for i, k := range list {
+		if !family[whole(i)] {
+			continue
+		}
+		if k.PartOf > 0 {
+			k.PartOf = place[k.PartOf-1]
+		}
+		out = append(out, k)
+		place[i] = len(out)
+	}
+	return out
+}
