@@ -106,6 +106,9 @@ func (d *Desk) follow(o Order) error {
 	}
 	k := d.learn(o)
 	v.noise = k.noise
+	if filled := d.filled(); filled != nil {
+		return d.takeFrom(filled, o)
+	}
 	p := d.parted(k, &o)
 	return d.settle(k, p)
 }

@@ -4,6 +4,7 @@ import (
 	"errors"
 	"image"
 	"math"
+	"slices"
 
 	"billow/core/paint"
 
@@ -19,6 +20,7 @@ type mended struct {
 	holes []hole        // one after the other
 	pix   []colour      // at the working size; nil is the photo's own
 	photo *paint.Bitmap // in its own size, once that was asked for
+	desk  *Desk         // for the photo without its parts
 }
 
 // hole is what is filled at a time.
@@ -62,6 +64,25 @@ func (d *Desk) mend(o Order) error {
 		h.fill(d.v.w, d.v.h, d.v, func(i int) colour { return m.pix[i] }, func(i int, c colour) { m.pix[i] = c })
 	}
 	return nil
+}
+
+// filled is a desk for the photo without the parts that were taken out: where their places
+// were filled with ground, nothing stays. Without parts there is none.
+func (d *Desk) filled() *Desk {
+	m := &d.mended
+	if m.desk == nil && d.clear == nil && slices.ContainsFunc(m.holes, func(h hole) bool { return h.part != nil }) {
+		v := &view{w: d.v.w, h: d.v.h, pix: m.pix, across: d.v.across, down: d.v.down, noise: d.v.noise}
+		m.desk = &Desk{photo: d.photo, v: v, even: v.even()}
+	}
+	return m.desk
+}
+
+// takeFrom lets another desk follow an order and takes what it has found.
+func (d *Desk) takeFrom(filled *Desk, o Order) error {
+	o.Out, o.Heals = nil, nil
+	err := filled.follow(o)
+	d.alpha, d.sides, d.found, d.shaded = filled.alpha, filled.sides, filled.found, nil
+	return err
 }
 
 // covered is where something of a cut is, and two pixels around it.
@@ -152,6 +173,14 @@ func (d *Desk) shown() *paint.Bitmap {
 		}
 	}
 	return m.photo
+}
+
+// lookedAt is the photo whose pixels tell how much of them stays.
+func (d *Desk) lookedAt() *paint.Bitmap {
+	if d.mended.desk != nil {
+		return d.shown()
+	}
+	return d.photo
 }
 
 // turned is a cut straightened about the photo's middle, and where its upper left pixel

@@ -84,6 +84,52 @@ func TestAPartIsTakenOutAndItsPlaceIsFilled(t *testing.T) {
 	}
 }
 
+// A knob that stands out over a pot leaves nothing where the ground is seen behind it, and the
+// pot where that is.
+func TestWhatWasBehindAPartIsGroundOrThing(t *testing.T) {
+	photo := paint.NewBitmap(300, 260)
+	for y := range photo.H {
+		for x := range photo.W {
+			p := &photo.Pix[y*photo.W+x]
+			*p = 0xffe8e6e4
+			if x >= 60 && x < 240 && y >= 120 && y < 220 {
+				*p = 0xff2838c8 // the pot, red
+			}
+			if math.Hypot(float64(x)-150, float64(y)-115) < 30 {
+				*p = 0xff206020 // the knob, half of it above the pot
+			}
+		}
+	}
+	around := [][2]float64{{110, 75}, {190, 75}, {190, 155}, {110, 155}}
+	d, err := Open(photo)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if err := d.Follow(Order{Out: []Order{{Around: around}}}); err != nil {
+		t.Fatal(err)
+	}
+	cut := d.Whole()
+	var behind, left, gone int // pixels behind the knob, those that are left above the pot, and those that are gone in it
+	for y := range photo.H {
+		for x := range photo.W {
+			if math.Hypot(float64(x)-150, float64(y)-115) > 32 || math.Abs(float64(y)-120) < 6 {
+				continue
+			}
+			behind++
+			p := cut.Pix[y*photo.W+x]
+			if y < 120 && p>>24 > 127 {
+				left++
+			}
+			if c := colourOf(p); y > 120 && (p>>24 < 235 || c[0] < 150 || c[1] > 90) {
+				gone++
+			}
+		}
+	}
+	if left > behind/50 || gone > behind/50 {
+		t.Errorf("of %d pixels behind the knob %d are left above the pot, and %d of the pot are gone", behind, left, gone)
+	}
+}
+
 // A square that is turned back stands straight: its bounds are those of its sides.
 func TestAPhotoIsStraightened(t *testing.T) {
 	const turn = 20

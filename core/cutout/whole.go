@@ -116,7 +116,7 @@ func (d *Desk) alphaRow(out []uint8, x0, y int) {
 // bilinearly. As far as it differs from that of the working size, from nothing and from all
 // by no more than grain would make it, it does not (non-negative garrote: L. Breiman, Technometrics 37, 1995).
 func (d *Desk) carried(x, y int) float32 {
-	c := colourOf(d.photo.Pix[y*d.photo.W+x]).by(1. / 255)
+	c := colourOf(d.lookedAt().Pix[y*d.photo.W+x]).by(1. / 255)
 	var sum, mean, steep float32
 	d.four(x, y, func(i int, w float32) {
 		mean += w * d.alpha[i]

@@ -26,10 +26,7 @@ const making = ref(false)
 const found = computed(() => props.cutter.found.value)
 const edge = computed(() => props.steps.order.value.edge)
 const whole = computed(() => bench.cuts.find((c) => c.id === props.cut?.partOf))
-const fresh = computed(
-  () =>
-    !props.cut?.result || props.cut.changed || props.steps.past.value.length > 0 || props.steps.future.value.length > 0
-)
+const fresh = computed(() => !props.cut?.result || props.cut.changed || props.steps.fresh.value)
 const others = computed(() => (props.cut?.clips ?? []).map((c) => c.name))
 const here = computed(() => !!props.cut?.clips.some((c) => c.id === editor.id))
 const layer = computed(() => placing.showing(props.cut, String(route.query.layer ?? '')))
@@ -56,7 +53,9 @@ async function finish(then: 'shelf' | 'clip') {
   try {
     await props.keep()
     await editor.quiet()
+    const order = props.steps.order.value
     const made = await bench.make(cut.id, true)
+    props.steps.made(order)
     const n = made.followed
     if (then === 'clip') {
       await placing.place(made, layer.value)
@@ -135,7 +134,10 @@ const nothing = computed(() => {
           @change="inHand.width = $event"
         />
         <label v-if="strokes" class="check"> <input v-model="inHand.seeks" type="checkbox" /> Stop at edges </label>
-        <p v-if="strokes" class="hint">Paint roughly: only what looks as it does along the middle counts.</p>
+        <p v-if="strokes" class="hint">
+          Paint roughly: only what looks as it does along the middle counts. With Shift it is the other way round; Space
+          moves the photo.
+        </p>
         <div v-if="inHand.tool === 'outline'" class="around" role="group" aria-label="What is gone around">
           <button
             class="plain"
@@ -154,7 +156,6 @@ const nothing = computed(() => {
             Goes
           </button>
         </div>
-        <p v-if="strokes" class="hint">Hold Shift to paint the other way round, Space to move the photo.</p>
         <p v-if="inHand.tool === 'path'" class="hint">
           The first point, or Enter, closes a path; Backspace takes the last point. A path within another one is a hole.
         </p>
@@ -251,10 +252,10 @@ const nothing = computed(() => {
 <style scoped>
 .side {
   display: grid;
-  gap: 0.9rem;
+  gap: 0.75rem;
   align-content: start;
   overflow: auto;
-  padding: 0.7rem 0.9rem;
+  padding: 0.6rem 0.9rem;
   border-left: 1px solid var(--line);
 }
 

@@ -23,6 +23,8 @@ async function picked(e: Event) {
   if (laid?.length) emit('choose', laid[0].id)
 }
 
+defineExpose({ pick: () => picker.value?.click() })
+
 function state(c: PhotoCut) {
   const going = bench.going[c.id]
   if (going) return { text: `being cut… ${Math.round(100 * going.share)} %`, icon: 'hourglass-split', tone: '' }

@@ -28,7 +28,11 @@ const cutter = useCutter()
 const pane = ref<HTMLElement | null>(null)
 const { width, height } = useElementSize(pane)
 const size = computed(() => cutter.size.value)
-const steps = useOrder((order) => void cutter.follow(order))
+let unsent = false // what is wanted was changed since the server was told
+const steps = useOrder((order) => {
+  unsent = true
+  void cutter.follow(order)
+})
 const lens = useLens(
   size,
   computed(() => ({ w: width.value, h: height.value })),
@@ -36,6 +40,9 @@ const lens = useLens(
 )
 const { ground, list: grounds, style: groundStyle } = useGrounds()
 const marks = ref(true)
+const loaded = ref(false)
+const empty = computed(() => loaded.value && !bench.cuts.length)
+const strip = ref<InstanceType<typeof BenchStrip> | null>(null)
 const space = ref(false)
 
 const id = computed(() => String(route.query.cut ?? ''))
@@ -48,7 +55,6 @@ const picture = computed(() => `/api/files/${cut.value?.photo}${moves.value ? `/
 
 // What is wanted is kept by the server soon after it was changed, and before another photo
 // is looked at.
-let unsent = false
 const keep = async (of: string) => {
   if (!unsent || !of) return
   unsent = false
@@ -59,9 +65,11 @@ const keep = async (of: string) => {
     throw e
   }
 }
-watch(steps.order, () => (unsent = steps.past.value.length + steps.future.value.length > 0))
 watchDebounced(steps.order, () => keep(id.value).catch(notices.fail), { debounce: 700 })
-onBeforeUnmount(() => void keep(id.value).catch(notices.fail))
+onBeforeUnmount(() => {
+  void keep(id.value).catch(notices.fail)
+  steps.leave()
+})
 
 // takeOut lets a part of the photo stand by itself, and goes to it.
 async function takeOut(around: [number, number][]) {
@@ -85,8 +93,9 @@ async function open() {
   const now = cut.value
   if (!now) return
   lens.whole()
+  closely.value = now.order.around ?? null
   pen.drop()
-  steps.open(now.order)
+  steps.open(now.id, now.order)
   unsent = false
   if (now.moves && !toolsFor(true).some((t) => t.id === inHand.tool)) inHand.tool = 'stays'
   await cutter.lay(now.photo, now.order, now.moves)
@@ -96,10 +105,18 @@ async function choose(next: string) {
   await keep(id.value).catch(notices.fail)
   // What was done meanwhile is in the list, too; parts that were taken out are there already.
   const now = cut.value
-  if (now && steps.past.value.length)
+  if (now && steps.fresh.value)
     bench.put({ ...now, order: { ...steps.order.value, out: now.order.out }, changed: true })
   await router.replace({ query: { ...route.query, cut: next } })
 }
+
+// A part of a photo is looked at closely at once.
+const closely = ref<[number, number][] | null>(null)
+watch([closely, size, width], () => {
+  if (!closely.value || !size.value || !width.value) return
+  lens.near(closely.value)
+  closely.value = null
+})
 
 onMounted(async () => {
   try {
@@ -107,6 +124,7 @@ onMounted(async () => {
   } catch (e) {
     notices.fail(e)
   }
+  loaded.value = true
   if (!cut.value && bench.cuts.length) await choose(bench.cuts[0].id)
   else await open()
 })
@@ -154,9 +172,9 @@ useEventListener(window, 'blur', () => (space.value = false))
 </script>
 
 <template>
-  <section class="bench" aria-label="Bench">
+  <section class="bench" :class="{ empty }" aria-label="Bench">
     <div class="main">
-      <div class="tools" role="toolbar" aria-label="Tools of the Bench">
+      <div v-if="!empty" class="tools" role="toolbar" aria-label="Tools of the Bench">
         <div class="hand" role="group" aria-label="What the pointer does">
           <button
             v-for="t in toolsFor(moves)"
@@ -204,12 +222,13 @@ useEventListener(window, 'blur', () => (space.value = false))
           <button class="plain" title="Each pixel four times as large" @click="lens.exact(4)">400 %</button>
         </span>
       </div>
-      <div v-if="!bench.cuts.length" class="none">
+      <div v-if="empty" class="none">
         <h2>No photo on the Bench yet</h2>
         <p>
           Bring in photos of products, on white, on card or on a kitchen table, or footage of one that turns. Each is
           taken off its background here.
         </p>
+        <BButton class="btn-act" :variant="null" @click="strip?.pick()">Bring in photos, footage</BButton>
       </div>
       <div v-else class="panes">
         <figure>
@@ -266,13 +285,14 @@ useEventListener(window, 'blur', () => (space.value = false))
               >Following what moves: {{ cutter.left.value }} pictures left…</span
             >
             <span v-else-if="cutter.busy.value === 'laying'" class="busy" role="status">Looking at it…</span>
+            <span v-else-if="cutter.busy.value === 'cutting'" class="busy late" aria-hidden="true">Cutting…</span>
           </div>
         </figure>
       </div>
       <FrameBar v-if="moves && cutter.size.value" :cutter="cutter" :steps="steps" />
-      <BenchStrip :open="id" @choose="choose" />
+      <BenchStrip v-show="!empty" ref="strip" :open="id" @choose="choose" />
     </div>
-    <BenchSide :cut="cut" :cutter="cutter" :steps="steps" :keep="() => keep(id)" />
+    <BenchSide v-if="!empty" :cut="cut" :cutter="cutter" :steps="steps" :keep="() => keep(id)" />
   </section>
 </template>
 
@@ -282,6 +302,10 @@ useEventListener(window, 'blur', () => (space.value = false))
   display: grid;
   grid-template-columns: minmax(0, 1fr) 264px;
   min-height: 0;
+}
+
+.bench.empty {
+  grid-template-columns: minmax(0, 1fr);
 }
 
 .main {
@@ -383,8 +407,20 @@ figcaption em {
   background: var(--chalk);
 }
 
+/* What takes no longer than a stroke does is not announced. */
+.late {
+  animation: appear 0s 0.6s both;
+}
+
+@keyframes appear {
+  from {
+    visibility: hidden;
+  }
+}
+
 .none {
   max-width: 34rem;
-  margin: 4rem auto;
+  margin: auto;
+  grid-row: 1 / -1;
 }
 </style>

@@ -77,6 +77,16 @@ export function useLens(
     return { x: x0, y: y0, w: x1 - x0, h: y1 - y0 }
   })
 
+  // near sees a part of it, given by points, with some room around.
+  function near(points: [number, number][]) {
+    const [xs, ys] = [points.map((p) => p[0]), points.map((p) => p[1])]
+    const [x0, y0, x1, y1] = [Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)]
+    const next = Math.min(most, (0.6 * pane.value.w) / (x1 - x0), (0.6 * pane.value.h) / (y1 - y0))
+    if (!(next > fit.value)) return whole()
+    zoom.value = next
+    go((x0 + x1) / 2, (y0 + y1) / 2)
+  }
+
   return {
     zoom,
     scale,
@@ -85,6 +95,7 @@ export function useLens(
     style,
     place,
     whole,
+    near,
     closer,
     move,
     seen,
