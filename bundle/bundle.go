@@ -212,7 +212,7 @@ func (b *Bundle) takeCuts(r io.Reader) (int64, error) {
 	if err == nil {
 		err = json.Unmarshal(content, &b.Cuts)
 	}
-	if err != nil || len(b.Cuts) > MaxFiles {
+	if err != nil || len(b.Cuts) > MaxFiles || bytes.Contains(content, []byte(`\u0000`)) { // which no database keeps
 		return 0, clip.Fault("bundle", "cuts.json cannot be read; the bundle may be damaged")
 	}
 	return int64(len(content)), nil

@@ -77,6 +77,8 @@ func TestBadCutsAreRefusedInWords(t *testing.T) {
 		{"comes after", []cutout.Kept{{Name: "Part", Photo: photo, Result: photo, PartOf: 2}, good}},
 		{"out of a part", []cutout.Kept{good, {Photo: photo, Result: photo, PartOf: 1}, {Photo: photo, Result: photo, PartOf: 2}}},
 		{"radius of a stroke", []cutout.Kept{{Photo: photo, Result: photo, Order: cutout.Order{Strokes: []cutout.Stroke{{Radius: -1, Points: [][2]float64{{1, 1}}}}}}}},
+		{"far outside", []cutout.Kept{{Photo: photo, Result: photo, At: [2]int{1 << 40, 0}}}},
+		{"cannot be read", []cutout.Kept{{Name: "a\x00b", Photo: photo, Result: photo}}},
 		{"cuts of their own", []cutout.Kept{{Photo: photo, Result: photo, Order: cutout.Order{Out: []cutout.Order{{}}}}}},
 	} {
 		var packed bytes.Buffer
@@ -95,5 +97,25 @@ func TestBadCutsAreRefusedInWords(t *testing.T) {
 	}
 	if _, err := Read(bytes.NewReader(packed.Bytes()), int64(packed.Len())); err == nil || !strings.Contains(err.Error(), "not what its name says") {
 		t.Errorf("a photo of another content gave %v", err)
+	}
+}
+
+func TestACutOfASoundIsRefused(t *testing.T) {
+	result, file := picture(t, 4, color.NRGBA{200, 10, 10, 255})
+	sound := media.WAV(make([]float32, 48000))
+	square, _ := clip.StandardShape("square")
+	c := clip.New("Cut", square, 30, 30)
+	cuts := []cutout.Kept{{Name: "A hum", Photo: media.Hash(sound), Result: result}}
+	var packed bytes.Buffer
+	if err := Write(t.Context(), &packed, c, cuts, opener(map[string][]byte{result: file, media.Hash(sound): sound})); err != nil {
+		t.Fatal(err)
+	}
+	b, err := Read(bytes.NewReader(packed.Bytes()), int64(packed.Len()))
+	if err != nil {
+		t.Fatal(err)
+	}
+	err = b.Intake(t.Context(), media.DefaultLimits(), func(clip.Prop, *media.Spool) error { return nil })
+	if err == nil || !strings.Contains(err.Error(), "A hum") {
+		t.Errorf("a cut of a sound gave %v", err)
 	}
 }

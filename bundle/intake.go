@@ -14,7 +14,7 @@ type Keep func(p clip.Prop, s *media.Spool) error
 // hands over what is to be kept, and changes the clip accordingly: what a
 // bundle says of its files is not believed.
 func (b *Bundle) Intake(ctx context.Context, limits media.Limits, keep Keep) error {
-	now := map[string]string{} // the hashes of what is kept instead of files of the bundle
+	now := map[string]clip.Prop{} // what is kept of files of the bundle, by their hashes
 	for i := range b.Clip.Props {
 		p := &b.Clip.Props[i]
 		was := p.Hash
@@ -24,7 +24,7 @@ func (b *Bundle) Intake(ctx context.Context, limits media.Limits, keep Keep) err
 		if err != nil {
 			return err
 		}
-		now[was] = p.Hash
+		now[was] = *p
 	}
 	if err := b.intakeCuts(ctx, limits, now, keep); err != nil {
 		return err
@@ -33,24 +33,27 @@ func (b *Bundle) Intake(ctx context.Context, limits media.Limits, keep Keep) err
 }
 
 // intakeCuts takes in the photos of cuts, and what else they name that the clip does not show.
-func (b *Bundle) intakeCuts(ctx context.Context, limits media.Limits, now map[string]string, keep Keep) error {
+func (b *Bundle) intakeCuts(ctx context.Context, limits media.Limits, now map[string]clip.Prop, keep Keep) error {
 	for i := range b.Cuts {
 		k := &b.Cuts[i]
 		for _, hash := range []*string{&k.Photo, &k.Result, &k.Shadow} {
-			if *hash == "" {
+			was := *hash
+			if was == "" {
 				continue
 			}
-			if now[*hash] == "" {
-				was := *hash
+			if _, known := now[was]; !known {
 				err := b.intake(ctx, was, k.Name, limits, func(found clip.Prop, s *media.Spool) error {
-					now[was] = found.Hash
+					now[was] = found
 					return keep(found, s)
 				})
 				if err != nil {
 					return err
 				}
 			}
-			*hash = now[*hash]
+			if now[was].Picture == nil {
+				return clip.Fault("bundle", "%q is said to be cut out of a picture, and there is none", k.Name)
+			}
+			*hash = now[was].Hash
 		}
 	}
 	return nil

@@ -347,6 +347,14 @@ func TestStrokesMendAWrongPart(t *testing.T) {
 	if a := u.alpha("pale", 193, 290); a < 250 {
 		t.Errorf("after undo, opacity is %d of 255 where it went before", a)
 	}
+	// The Bench keeps its steps while it is left.
+	u.clickText(".views a", "^Tabletop$")
+	u.ready()
+	u.clickText(".views a", "^Bench$")
+	u.clickText(".bench .strip .name", "^pale$")
+	u.cutNow()
+	u.cutAgain(func() { u.chord(input.ControlLeft, input.KeyZ) })
+	u.wait("nothing is left to undo", `document.querySelector("button[aria-label='Undo on the photo']").disabled`)
 }
 
 // Ten photos come in one go; those of which the guess is not sure are told apart from the others.

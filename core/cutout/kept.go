@@ -37,6 +37,8 @@ func CheckKept(list []Kept) error {
 			return clip.Fault(field, "parts are cuts of their own")
 		case len(k.Name) > 500:
 			return clip.Fault(field, "the name is too long")
+		case far(k.At) || far(k.ShadowAt):
+			return clip.Fault(field, "the result lies far outside its photo")
 		}
 		if err := k.Order.Check(clip.MaxSide, clip.MaxSide); err != nil {
 			return err
@@ -44,6 +46,8 @@ func CheckKept(list []Kept) error {
 	}
 	return nil
 }
+
+func far(at [2]int) bool { return max(at[0], -at[0], at[1], -at[1]) > 1_000_000 }
 
 // Whole is the order of a cut of a list with those of the parts that are taken out of it.
 func Whole(list []Kept, i int) Order {

@@ -10,14 +10,14 @@ interface History {
 // The steps on each photo, by its cut, for as long as the page is open.
 const histories = new Map<string, History>()
 
-// text is an order in words that do not depend on how it was written; parts that are taken out
-// have orders of their own.
+// text is an order in words that do not depend on how it was written down, what is nothing left
+// out; parts that are taken out have orders of their own.
 const text = (order: Order) =>
-  JSON.stringify({ ...order, out: undefined }, (_, v: unknown) =>
+  JSON.stringify({ ...order, out: null }, (_, v: unknown) =>
     v && typeof v === 'object' && !Array.isArray(v)
       ? Object.fromEntries(
           Object.entries(v)
-            .filter(([, of]) => of !== undefined && of !== null)
+            .filter(([, of]) => (Array.isArray(of) ? of.length : of))
             .sort()
         )
       : v
