@@ -1,7 +1,11 @@
 package e2e
 
 import (
+	"encoding/json"
+	"math"
 	"testing"
+
+	"billow/core/cutout"
 
 	"github.com/go-rod/rod/lib/input"
 	"github.com/go-rod/rod/lib/proto"
@@ -51,4 +55,66 @@ func TestAPathCutsAlongHardEdges(t *testing.T) {
 	}
 	u.cutAgain(func() { u.clickText(".bench .side button", "Take the path away") })
 	u.text(".bench .found", "background is of one colour")
+}
+
+// A point between two curves is a corner once one of its handles was moved alone, and a straight one
+// once it was clicked with Alt.
+func TestHandlesOfAPathMoveAlone(t *testing.T) {
+	u := visit(t, "/")
+	u.backed("Around a corner")
+	u.bring(photo(t, "dish with corners", dishOnCard))
+	u.clickText(".notice button", "Take it off on the Bench")
+	u.cutNow()
+	u.press(input.KeyK)
+	x, y, w, h := u.box(".bench .sheet img")
+	at := func(px, py float64) (float64, float64) { return x + px/400*w, y + py/400*h }
+	drag := func(ax, ay, bx, by float64) {
+		x0, y0 := at(ax, ay)
+		x1, y1 := at(bx, by)
+		u.drag(x0, y0, x1, y1)
+	}
+	u.set(100, 300)
+	drag(200, 300, 240, 260) // a curve through it
+	u.hold(input.AltLeft, func() { drag(240, 260, 200, 220) }) // its handle, alone
+	u.set(320, 300)
+	u.cutAgain(func() { u.set(100, 300) })
+	u.clickText(".bench .side button", "Only keep it on the shelf")
+	u.text(".notice", "cut out")
+	near := func(n cutout.Node, want [6]float64) bool {
+		for i, v := range n {
+			if math.Abs(v-want[i]) > 3 {
+				return false
+			}
+		}
+		return true
+	}
+	if n := penOf(t, "dish with corners")[1]; !near(n, [6]float64{200, 300, 0, -80, -40, 40}) {
+		t.Errorf("the point between two curves is %v", n)
+	}
+	u.cutAgain(func() { u.hold(input.AltLeft, func() { u.set(200, 300) }) })
+	u.clickText(".bench .side button", "Only keep it on the shelf")
+	u.wait("it is made again", `!document.querySelector('.bench .side .btn-act').textContent.includes('Cutting')`)
+	if n := penOf(t, "dish with corners")[1]; !near(n, [6]float64{200, 300}) {
+		t.Errorf("clicked with Alt, it is %v", n)
+	}
+}
+
+// penOf is the path by which a photo on the Bench is cut.
+func penOf(t *testing.T, name string) []cutout.Node {
+	t.Helper()
+	list, err := site.Store.Cuts(t.Context())
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, c := range list {
+		var o cutout.Order
+		if err := json.Unmarshal(c.Order, &o); err != nil {
+			t.Fatal(err)
+		}
+		if c.Name == name && len(o.Pen) == 1 && len(o.Pen[0]) == 3 {
+			return o.Pen[0]
+		}
+	}
+	t.Fatalf("%s is not cut along a path of three points", name)
+	return nil
 }

@@ -74,7 +74,8 @@ func (o Order) moved(dx, dy float64) Order {
 	for i, path := range o.Pen {
 		out.Pen[i] = make([]Node, len(path))
 		for k, n := range path {
-			out.Pen[i][k] = Node{n[0] + dx, n[1] + dy, n[2], n[3]}
+			n[0], n[1] = n[0]+dx, n[1]+dy
+			out.Pen[i][k] = n
 		}
 	}
 	out.Heals = make([]Heal, len(o.Heals))

@@ -1,18 +1,39 @@
 package cutout
 
 import (
+	"encoding/json"
 	"fmt"
 	"image"
+	"slices"
 
 	"billow/core/clip"
 	ink "billow/core/colour"
 	"billow/core/paint"
 )
 
-// Node is a point of a path: x, y, and how far from it the handle lies that pulls the curve
-// after it; the one that pulls the curve before it lies opposite. Without a handle it is a
-// corner.
-type Node [4]float64
+// Node is a point of a path: x, y, how far from it the handle lies that pulls the curve after
+// it, and how far the one that pulls the curve before it. Without handles it is a corner.
+type Node [6]float64
+
+// Even is a node through which the curve goes evenly: its handles lie opposite each other.
+func Even(x, y, hx, hy float64) Node { return Node{x, y, hx, hy, -hx, -hy} }
+
+// UnmarshalJSON reads a node; one of four numbers is even.
+func (n *Node) UnmarshalJSON(b []byte) error {
+	var list []float64
+	if err := json.Unmarshal(b, &list); err != nil {
+		return err
+	}
+	switch len(list) {
+	case 4:
+		*n = Even(list[0], list[1], list[2], list[3])
+	case 6:
+		*n = Node(list)
+	default:
+		return clip.Fault("pen", "a node of a path has 4 or 6 numbers, not %d", len(list))
+	}
+	return nil
+}
 
 // MostPaths and MostNodes are how many paths an order has at most, and nodes each of them.
 const (
@@ -33,7 +54,7 @@ func (o *Order) checkPen() error {
 			return clip.Fault(field, "a path has 2 to %d nodes", MostNodes)
 		}
 		for _, n := range path {
-			if !finite(n[:]...) || max(n[0], -n[0], n[1], -n[1], n[2], -n[2], n[3], -n[3]) > 1e6 {
+			if !finite(n[:]...) || slices.Max(n[:]) > 1e6 || slices.Min(n[:]) < -1e6 {
 				return clip.Fault(field, "a node of the path lies far outside the photo")
 			}
 		}
@@ -47,7 +68,7 @@ func outline(nodes []Node) paint.Path {
 	for i, a := range nodes {
 		b := nodes[(i+1)%len(nodes)]
 		p = append(p, paint.Segment{Op: 'C', P: [3][2]float64{
-			{a[0] + a[2], a[1] + a[3]}, {b[0] - b[2], b[1] - b[3]}, {b[0], b[1]},
+			{a[0] + a[2], a[1] + a[3]}, {b[0] + b[4], b[1] + b[5]}, {b[0], b[1]},
 		}})
 	}
 	return p

@@ -1,6 +1,7 @@
 package cutout_test
 
 import (
+	"encoding/json"
 	"image"
 	"math"
 	"testing"
@@ -16,7 +17,7 @@ func TestAPathCutsExactly(t *testing.T) {
 	const k = 0.5522847498                // of a quarter circle's radius: its handle (within 0.03 %)
 	o := cutout.Order{Pen: [][]cutout.Node{
 		{{50, 40}, {150, 40}, {170.5, 40}, {170.5, 100}, {50, 100}},
-		{{80, 70, 0, -15 * k}, {95, 55, 15 * k, 0}, {110, 70, 0, 15 * k}, {95, 85, -15 * k, 0}},
+		{cutout.Even(80, 70, 0, -15*k), cutout.Even(95, 55, 15*k, 0), cutout.Even(110, 70, 0, 15*k), cutout.Even(95, 85, -15*k, 0)},
 	}}
 	cut, found, err := cutout.Make(photo, o)
 	if err != nil {
@@ -58,7 +59,7 @@ func TestAPathCutsExactly(t *testing.T) {
 // at a smaller size.
 func TestAPathIsTheSameInParts(t *testing.T) {
 	photo := filled(1500, 900, 0xff203040)
-	o := cutout.Order{Pen: [][]cutout.Node{{{100.3, 80.7, 40, 90}, {1390, 300}, {700, 850.2, -200, 0}}}, Edge: cutout.Edge{Shift: -3}}
+	o := cutout.Order{Pen: [][]cutout.Node{{cutout.Even(100.3, 80.7, 40, 90), {1390, 300}, cutout.Even(700, 850.2, -200, 0)}}, Edge: cutout.Edge{Shift: -3}}
 	d, err := cutout.Open(photo)
 	if err == nil {
 		err = d.Follow(o)
@@ -97,4 +98,41 @@ func filled(w, h int, p uint32) *paint.Bitmap {
 		b.Pix[i] = p
 	}
 	return b
+}
+
+// A node whose handles are not even is a corner between two curves: half a disc on a straight
+// edge. One of four numbers, as it was written before, is even.
+func TestACornerBetweenCurves(t *testing.T) {
+	const k = 0.5522847498 // of a quarter circle's radius: its handle
+	photo := filled(200, 160, 0xff8899aa)
+	half := []cutout.Node{
+		{40, 100, 0, -60 * k, 0, 0}, // straight before, and a curve after it
+		cutout.Even(100, 40, 60*k, 0),
+		{160, 100, 0, 0, 0, -60 * k},
+	}
+	cut, _, err := cutout.Make(photo, cutout.Order{Pen: [][]cutout.Node{half}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	sum := 0.
+	for y := range 160 {
+		for x := range 200 {
+			a := float64(cut.Pix[y*200+x]>>24) / 255
+			sum += a
+			far := math.Hypot(float64(x)+.5-100, float64(y)+.5-100)
+			if in := y < 100 && far < 59; in && a < 1 || (y >= 100 || far > 61) && a > 0 {
+				t.Fatalf("at %d, %d opacity is %.2f", x, y, a)
+			}
+		}
+	}
+	if want := math.Pi * 60 * 60 / 2; math.Abs(sum-want) > 6 {
+		t.Errorf("it covers %.1f pixels, not %.1f", sum, want)
+	}
+	var o cutout.Order
+	if err := json.Unmarshal([]byte(`{"edge":{},"pen":[[[1,2,3,4],[5,6,7,8,9,10]]]}`), &o); err != nil || o.Pen[0][0] != (cutout.Node{1, 2, 3, 4, -3, -4}) || o.Pen[0][1] != (cutout.Node{5, 6, 7, 8, 9, 10}) {
+		t.Errorf("nodes are read as %v, %v", o.Pen, err)
+	}
+	if err := json.Unmarshal([]byte(`{"pen":[[[1,2,3]]]}`), &o); err == nil {
+		t.Error("a node of three numbers is read")
+	}
 }

@@ -74,6 +74,16 @@ function wheel(e: WheelEvent) {
             <path class="along" :d="p" :stroke-width="1.75 * unit" />
           </template>
           <template v-if="inHand.tool === 'path'">
+            <g v-for="h in pen.handles.value" :key="`h${h.h}`" class="handle">
+              <line
+                :x1="pen.touched.value?.[0]"
+                :y1="pen.touched.value?.[1]"
+                :x2="h.x"
+                :y2="h.y"
+                :stroke-width="1.25 * unit"
+              />
+              <circle :cx="h.x" :cy="h.y" :r="3.5 * unit" :stroke-width="1.25 * unit" />
+            </g>
             <rect
               v-for="(n, i) in [...pen.begun.value, ...pen.paths.value.flat()]"
               :key="`n${i}`"
@@ -158,6 +168,12 @@ path {
   stroke-linecap: round;
   stroke-linejoin: round;
   opacity: 0.5;
+}
+
+.handle line,
+.handle circle {
+  stroke: var(--harbour);
+  fill: var(--chalk);
 }
 
 .stays {

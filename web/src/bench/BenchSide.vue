@@ -158,6 +158,7 @@ const nothing = computed(() => {
         </div>
         <p v-if="inHand.tool === 'path'" class="hint">
           The first point, or Enter, closes a path; Backspace takes the last point. A path within another one is a hole.
+          With Alt, a handle moves alone, and a click makes a point a corner.
         </p>
         <button v-if="steps.order.value.pen?.length" class="plain" @click="steps.change({ pen: undefined })">
           <i class="bi bi-x-lg" aria-hidden="true" />

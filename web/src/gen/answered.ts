@@ -191,7 +191,7 @@ export interface Order {
   box?: [number, number, number, number] | null
   around?: [number, number][]
   strokes?: Stroke[]
-  pen?: [number, number, number, number][][]
+  pen?: [number, number, number, number, number, number][][]
   edge: CutoutEdge
   shadow?: boolean
   heals?: Heal[]
