@@ -147,8 +147,7 @@ func (s *Store) recut(ctx context.Context, was string, p clip.Prop, wasAt, at [2
 	if was == p.Hash {
 		return 0, nil
 	}
-	by := [2]float64{float64(wasAt[0] - at[0]), float64(wasAt[1] - at[1])}
-	command, err := json.Marshal(edit.Recut{Typed: edit.Typed{Type: "recut"}, Was: was, Prop: p, By: by})
+	command, err := json.Marshal(edit.Recut{Typed: edit.Typed{Type: "recut"}, Was: was, WasAt: wasAt, Prop: p, At: at})
 	if err != nil {
 		return 0, err
 	}

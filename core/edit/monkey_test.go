@@ -223,7 +223,7 @@ func (m *monkey) ofValues() []object {
 		{"type": "setLayer", "layer": l.ID, "set": object{"wander": object{"amount": 5, "pace": m.Float64() * 9}}},
 		{"type": "setLayer", "layer": l.ID, "set": object{"shutter": m.Float64() * 800, "blend": m.pick("multiply", "normal", "odd")}},
 		{"type": "swapPicture", "layer": m.that(func(l *clip.Layer) bool { return l.Cutout != nil }), "prop": m.pick("mug", "mug", "film", "tune", "gone")},
-		{"type": "recut", "was": m.pick(m.c.Props[0].Hash, m.c.Props[0].Hash, "gone"), "by": []float64{m.NormFloat64() * 20, 3}, "layer": m.pick("", m.that(func(l *clip.Layer) bool { return l.Cutout != nil })), "prop": m.c.Props[0]},
+		{"type": "recut", "was": m.pick(m.c.Props[0].Hash, m.c.Props[0].Hash, "gone"), "wasAt": []int{m.Intn(40), 3}, "at": []int{m.Intn(40) - 20, m.Intn(9)}, "layer": m.pick("", m.that(func(l *clip.Layer) bool { return l.Cutout != nil })), "prop": m.c.Props[0]},
 		{"type": "partPosition", "layer": l.ID, "apart": m.Intn(3) > 0},
 		{"type": "tradeProduct", "product": m.pick("p", "p", "gone"), "for": object{"name": "Trail kettle", "price": "38.00", "currency": "EUR", "prop": "mug"}},
 	}

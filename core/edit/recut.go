@@ -14,18 +14,21 @@ import (
 // derived rests elsewhere. Layers in a product's slot keep the size that suits the slot.
 type Recut struct {
 	Typed
-	Was   string     `json:"was"`             // the file of the picture that goes, by its hash
-	Prop  clip.Prop  `json:"prop"`            // the cut that takes its place
-	By    [2]float64 `json:"by"`              // where the upper left corner of the one lies in the other, in pixels
-	Layer string     `json:"layer,omitempty"` // the only one that shows it from now on
+	Was   string    `json:"was"`             // the file of the picture that goes, by its hash
+	WasAt [2]int    `json:"wasAt"`           // the pixel of the photo that its upper left one is
+	Prop  clip.Prop `json:"prop"`            // the cut that takes its place
+	At    [2]int    `json:"at"`              // the pixel of the photo that its upper left one is
+	Layer string    `json:"layer,omitempty"` // the only one that shows it from now on
 }
 
 func (r *Recut) apply(c *clip.Clip) error {
 	if r.Prop.Picture == nil {
 		return clip.Fault("prop", "%q is no picture", r.Prop.Name)
 	}
-	if !(math.Abs(r.By[0]) <= 1e5 && math.Abs(r.By[1]) <= 1e5) {
-		return clip.Fault("by", "the corner of a cut lies at most 100000 pixels from that of another one")
+	for _, v := range []int{r.WasAt[0], r.WasAt[1], r.At[0], r.At[1]} {
+		if max(v, -v) > 100_000 {
+			return clip.Fault("at", "the corner of a cut lies at most 100000 pixels from that of its photo")
+		}
 	}
 	if r.Layer != "" {
 		return r.one(c)
@@ -88,8 +91,8 @@ func (r *Recut) stay(l *clip.Layer, before *clip.Picture) {
 	a, b := before.Visible, r.Prop.Picture.Visible
 	longer := func(v [4]int) float64 { return float64(max(v[2]-v[0], v[3]-v[1])) }
 	middle := func(v [4]int, axis int) float64 { return float64(v[axis]+v[axis+2]) / 2 }
-	dx := middle(b, 0) - middle(a, 0) - r.By[0]
-	dy := middle(b, 1) - middle(a, 1) - r.By[1]
+	dx := middle(b, 0) - middle(a, 0) - float64(r.WasAt[0]-r.At[0])
+	dy := middle(b, 1) - middle(a, 1) - float64(r.WasAt[1]-r.At[1])
 	pivoted := stayPivot(l, a, b, [2]float64{dx, dy})
 	stayMasks(l, l.Rest.Size/longer(a)*dx, l.Rest.Size/longer(a)*dy)
 	move := func(rest *clip.Rest) {

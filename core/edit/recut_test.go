@@ -17,7 +17,7 @@ import (
 // at (5, 8) of the old one.
 func cutAnew(t *testing.T, layer string) string {
 	t.Helper()
-	raw, err := json.Marshal(Recut{Typed: Typed{"recut"}, Was: strings.Repeat("a", 64), Layer: layer, By: [2]float64{-5, -8}, Prop: clip.Prop{
+	raw, err := json.Marshal(Recut{Typed: Typed{"recut"}, Was: strings.Repeat("a", 64), Layer: layer, At: [2]int{5, 8}, Prop: clip.Prop{
 		ID: "other", Name: "Mug, cut", Kind: clip.KindCutout, Hash: strings.Repeat("c", 64), Media: "image/png",
 		Picture: &clip.Picture{W: 70, H: 60, Visible: [4]int{7, 4, 66, 59}},
 	}})
@@ -103,5 +103,5 @@ func TestACutOfSomethingElseIsRefused(t *testing.T) {
 	refused(t, sample(), cutAnew(t, "gone"), "layer")
 	refused(t, sample(), strings.Replace(cutAnew(t, "mug-layer"), strings.Repeat("a", 64), strings.Repeat("d", 64), 1), "layer")
 	refused(t, sample(), strings.Replace(cutAnew(t, ""), `"by":[-5,-8]`, `"by":[-500000,0]`, 1), "by")
-	refused(t, sample(), `{"type":"recut","was":"`+strings.Repeat("a", 64)+`","by":[0,0],"prop":{"id":"x","name":"Tune","kind":"tune","hash":"x","media":"audio/wav"}}`, "prop")
+	refused(t, sample(), `{"type":"recut","was":"`+strings.Repeat("a", 64)+`","prop":{"id":"x","name":"Tune","kind":"tune","hash":"x","media":"audio/wav"}}`, "prop")
 }

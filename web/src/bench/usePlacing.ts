@@ -37,10 +37,9 @@ export function usePlacing() {
   async function shade(made: MadeCut, layer: string) {
     if (!made.shade) return
     const id = `shadow-${Date.now().toString(36)}`
-    const by: [number, number] = [made.at[0] - made.shadowAt[0], made.at[1] - made.shadowAt[1]]
     const commands: Command[] = [
       { type: 'copyLayer', layer, id },
-      { type: 'recut', was: made.prop.hash, prop: made.shade, by, layer: id },
+      { type: 'recut', was: made.prop.hash, wasAt: made.at, prop: made.shade, at: made.shadowAt, layer: id },
       {
         type: 'setLayer',
         layer: id,
@@ -60,8 +59,7 @@ export function usePlacing() {
 
   async function placeThing(made: MadeCut, layer?: { id: string }): Promise<string | undefined> {
     if (layer && editor.clip?.layers.some((l) => l.id === layer.id && l.kind === 'cutout')) {
-      const by: [number, number] = [-made.at[0], -made.at[1]]
-      await editor.run({ type: 'recut', was: made.photo, prop: made.prop, by, layer: layer.id })
+      await editor.run({ type: 'recut', was: made.photo, wasAt: [0, 0], prop: made.prop, at: made.at, layer: layer.id })
       return layer.id
     }
     const known = editor.clip?.props.find((p) => p.hash === made.prop.hash)
@@ -81,10 +79,9 @@ export function usePlacing() {
       base = shows(whole.prop.hash)[0]?.id
     }
     const id = `part-${Date.now().toString(36)}`
-    const by: [number, number] = [whole.at[0] - part.at[0], whole.at[1] - part.at[1]]
     const commands: Command[] = [
       { type: 'copyLayer', layer: base, id },
-      { type: 'recut', was: whole.prop.hash, prop: part.prop, by, layer: id },
+      { type: 'recut', was: whole.prop.hash, wasAt: whole.at, prop: part.prop, at: part.at, layer: id },
       { type: 'setLayer', layer: id, set: { name: part.name } }
     ]
     await editor.run({ type: 'batch', commands }, id)

@@ -48,7 +48,7 @@ export type Command =
   | { type: 'partPosition'; layer: string; apart: boolean }
   | { type: 'pasteKeys'; layer: string; at: number; keys: CopiedKey[] }
   | { type: 'pasteMotion'; from: string; onto: string[]; at?: Moment | null }
-  | { type: 'recut'; was: string; prop: Prop; by: [number, number]; layer?: string }
+  | { type: 'recut'; was: string; wasAt: [number, number]; prop: Prop; at: [number, number]; layer?: string }
   | { type: 'removeColour'; layer: string; number: number }
   | { type: 'removeKeys'; keys: KeyRef[] }
   | { type: 'removeLayer'; layer: string }
