@@ -102,6 +102,6 @@ func TestACutOfSomethingElseIsRefused(t *testing.T) {
 	refused(t, sample(), strings.Replace(cutAnew(t, ""), strings.Repeat("a", 64), strings.Repeat("d", 64), 1), "was")
 	refused(t, sample(), cutAnew(t, "gone"), "layer")
 	refused(t, sample(), strings.Replace(cutAnew(t, "mug-layer"), strings.Repeat("a", 64), strings.Repeat("d", 64), 1), "layer")
-	refused(t, sample(), strings.Replace(cutAnew(t, ""), `"by":[-5,-8]`, `"by":[-500000,0]`, 1), "by")
+	refused(t, sample(), strings.Replace(cutAnew(t, ""), `"at":[5,8]`, `"at":[500000,0]`, 1), "at")
 	refused(t, sample(), `{"type":"recut","was":"`+strings.Repeat("a", 64)+`","prop":{"id":"x","name":"Tune","kind":"tune","hash":"x","media":"audio/wav"}}`, "prop")
 }
