@@ -81,14 +81,20 @@ func (s *Store) TakeOut(ctx context.Context, of string, o cutout.Order) (id stri
 	return id, err
 }
 
-// OrderCut keeps what is wanted of a photo. Its parts have orders of their own.
+// OrderCut keeps what is wanted of a photo. Its parts have orders of their own, but are
+// straightened as the whole is.
 func (s *Store) OrderCut(ctx context.Context, id string, o cutout.Order) error {
 	o.Out = nil
 	raw, err := json.Marshal(o)
 	if err != nil {
 		return err
 	}
-	return s.found(ctx, `UPDATE cuts SET wanted = $2 WHERE id = $1`, id, raw)
+	if err := s.found(ctx, `UPDATE cuts SET wanted = $2 WHERE id = $1`, id, raw); err != nil {
+		return err
+	}
+	_, err = s.exec(ctx, `UPDATE cuts SET wanted = CASE WHEN $2 = 0::float THEN wanted - 'turn' ELSE jsonb_set(wanted, '{turn}', to_jsonb($2)) END
+		WHERE part_of = $1 AND coalesce((wanted ->> 'turn')::float, 0) <> $2`, id, o.Turn)
+	return err
 }
 
 // RemoveCut takes a cut off the Bench. What was made stays on the shelf.

@@ -130,6 +130,16 @@ func TestPartsBelongToWhatIsWantedOfTheWhole(t *testing.T) {
 	if err := db.OrderCut(ctx, whole, cutout.Order{Out: []cutout.Order{around, around}}); err != nil || outOf() != 1 {
 		t.Errorf("%d are taken out, %v", outOf(), err)
 	}
+	// Straightened, the whole takes its parts along, and back.
+	for _, turn := range []float64{2.5, 0} {
+		if err := db.OrderCut(ctx, whole, cutout.Order{Turn: turn}); err != nil {
+			t.Fatal(err)
+		}
+		var o cutout.Order
+		if c, err := db.Cut(ctx, part); err != nil || json.Unmarshal(c.Order, &o) != nil || o.Turn != turn || len(o.Around) != 3 {
+			t.Errorf("of a whole that is turned by %g degrees, the part is wanted as %+v, %v", turn, o, err)
+		}
+	}
 	if again, err := db.LayPhoto(ctx, photo.Hash, "Bowl"); err != nil || again != whole {
 		t.Errorf("the photo opens as %q, %v", again, err)
 	}

@@ -56,6 +56,8 @@ async function finish(then: 'shelf' | 'clip') {
     const order = props.steps.order.value
     const made = await bench.make(cut.id, true)
     props.steps.made(order)
+    // Its parts go along, as when it was straightened.
+    for (const part of bench.cuts.filter((c) => c.partOf === cut.id && c.result && c.changed)) await bench.make(part.id)
     const n = made.followed
     if (then === 'clip') {
       await placing.place(made, layer.value)

@@ -59,7 +59,10 @@ const keep = async (of: string) => {
   if (!unsent || !of) return
   unsent = false
   try {
-    await api.orderCut(of, steps.order.value)
+    const order = steps.order.value
+    await api.orderCut(of, order)
+    // Its parts are straightened as the whole is.
+    if (bench.cuts.some((c) => c.partOf === of && (c.order.turn ?? 0) !== (order.turn ?? 0))) await bench.load()
   } catch (e) {
     unsent = true
     throw e
