@@ -71,10 +71,11 @@ func (m *mixing) parted(v *view, look []colour, strokes []Stroke, marks []int8) 
 		mask = part(m.v, m.look, p, small, smoothness, nil, nil)
 	}
 	before := grown(v, m.v, mask)
-	m.whole = m.prices(v, look, bandOf(before, v.w, v.h, reach+4), m.whole)
+	band := bandOf(before, v.w, v.h, reach+4)
+	m.whole = m.prices(v, look, band, m.whole)
 	p := slices.Clone(m.whole)
 	for i, t := range before {
-		if p[i] == unpriced {
+		if !band[i] { // also where it was asked for another order
 			p[i] = 0
 			if t {
 				p[i] = 2
