@@ -109,6 +109,7 @@ func TestAThingIsMatchedToItsBackdrop(t *testing.T) {
 	u.eval(`(() => { const e = window.billowEditor; const b = e.clip.layers.find((l) => l.backdrop);
 		return e.run({type: 'setLayer', layer: b.id, set: {backdrop: {stops: [{at: 0, colour: '#e69650ff'}]}}}) })()`)
 	u.click("[data-panel=look]")
+	u.text("[data-look]", "Soft focus") // the last of those that lie above the button
 	u.clickText(".advice button", "Match the backdrop")
 	u.text(".advice li", "^Warmer by")
 	u.waitStored("it is warmer", func(c *clip.Clip) bool {

@@ -73,11 +73,11 @@ func TestHandlesOfAPathMoveAlone(t *testing.T) {
 		x1, y1 := at(bx, by)
 		u.drag(x0, y0, x1, y1)
 	}
-	u.set(100, 300)
+	u.set(100, 340)
 	drag(200, 300, 240, 260) // a curve through it
 	u.hold(input.AltLeft, func() { drag(240, 260, 200, 220) }) // its handle, alone
-	u.set(320, 300)
-	u.cutAgain(func() { u.set(100, 300) })
+	u.set(320, 340)
+	u.cutAgain(func() { u.set(100, 340) })
 	u.clickText(".bench .side button", "Only keep it on the shelf")
 	u.text(".notice", "cut out")
 	near := func(n cutout.Node, want [6]float64) bool {
