@@ -74,7 +74,7 @@ func TestHandlesOfAPathMoveAlone(t *testing.T) {
 		u.drag(x0, y0, x1, y1)
 	}
 	u.set(100, 340)
-	drag(200, 300, 240, 260) // a curve through it
+	drag(200, 300, 240, 260)                                   // a curve through it
 	u.hold(input.AltLeft, func() { drag(240, 260, 200, 220) }) // its handle, alone
 	u.set(320, 340)
 	u.cutAgain(func() { u.set(100, 340) })

@@ -14,20 +14,7 @@ func benchPhoto(plain bool) *paint.Bitmap {
 	if plain {
 		return photo
 	}
-	r := rand.New(rand.NewPCG(9, 9))
-	colours := []uint32{0xff6a8ec0, 0xff2f4a70, 0xffd0dce4, 0xff5a7838}
-	tiles := make([]uint32, 40*30)
-	for i := range tiles {
-		tiles[i] = colours[r.IntN(len(colours))]
-	}
-	for y := range photo.H {
-		for x := range photo.W {
-			if p := &photo.Pix[y*photo.W+x]; *p == 0xffeaeeee {
-				*p = tiles[y/100*40+x/100]
-			}
-		}
-	}
-	return photo
+	return onTiles(photo, 100, rand.New(rand.NewPCG(9, 9)))
 }
 
 func firstGuess(b *testing.B, photo *paint.Bitmap) {

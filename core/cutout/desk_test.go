@@ -9,18 +9,18 @@ import (
 	"billow/core/paint"
 )
 
-// tiled is a photo of a disc before tiles of several colours.
-func tiled(r *rand.Rand) *paint.Bitmap {
-	photo, _ := disc(280, 220, 140, 110, 62, [3]float64{238, 238, 234})
+// onTiles lays tiles of several colours behind the disc of a photo on light paper.
+func onTiles(photo *paint.Bitmap, side int, r *rand.Rand) *paint.Bitmap {
 	colours := []uint32{0xff6a8ec0, 0xff2f4a70, 0xffd0dce4, 0xff5a7838}
-	tiles := make([]uint32, 14*11)
+	across := (photo.W + side - 1) / side
+	tiles := make([]uint32, across*((photo.H+side-1)/side))
 	for i := range tiles {
 		tiles[i] = colours[r.IntN(len(colours))]
 	}
 	for y := range photo.H {
 		for x := range photo.W {
 			if p := &photo.Pix[y*photo.W+x]; *p == 0xffeaeeee {
-				*p = tiles[y/20*14+x/20]
+				*p = tiles[y/side*across+x/side]
 			}
 		}
 	}
@@ -54,7 +54,8 @@ func chanceOrder(r *rand.Rand, before Order) Order {
 func TestOrdersDoNotDependOnThoseBefore(t *testing.T) {
 	r := rand.New(rand.NewPCG(3, 8))
 	plain, _ := disc(280, 220, 140, 110, 62, [3]float64{238, 238, 234})
-	for name, photo := range map[string]*paint.Bitmap{"plain": plain, "tiles": tiled(r)} {
+	same, _ := disc(280, 220, 140, 110, 62, [3]float64{238, 238, 234})
+	for name, photo := range map[string]*paint.Bitmap{"plain": plain, "tiles": onTiles(same, 20, r)} {
 		d, err := Open(photo)
 		if err != nil {
 			t.Fatal(err)
