@@ -18,7 +18,6 @@ import (
 	"billow/core/clip"
 
 	"github.com/go-rod/rod/lib/input"
-	"github.com/go-rod/rod/lib/proto"
 )
 
 // dish is what photos show here: a disc of a dark green.
