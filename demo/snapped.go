@@ -1,13 +1,6 @@
 package demo
 
-import (
-	"bytes"
-	"image"
-	"image/draw"
-	"image/png"
-
-	"billow/demo/photographed"
-)
+import "billow/demo/photographed"
 
 // Snap is a photograph of a product as a shop takes it: on card or a table, with a shadow,
 // the camera's noise and its JPEG.
@@ -42,16 +35,10 @@ var Snaps = []Snap{
 
 // Take takes the photograph, as a JPEG file.
 func (s Snap) Take() ([]byte, error) {
-	file, err := photo(s.product, Side)
+	thing, err := Picture(s.product)
 	if err != nil {
 		return nil, err
 	}
-	m, err := png.Decode(bytes.NewReader(file))
-	if err != nil {
-		return nil, err
-	}
-	thing := image.NewNRGBA(m.Bounds())
-	draw.Draw(thing, m.Bounds(), m, m.Bounds().Min, draw.Src)
 	taken, err := photographed.Take(s.Name, thing, photographed.Setting{
 		W: snapWide, H: snapHigh, Ground: s.ground(snapWide, snapHigh),
 		Shadow: s.shadow, Noise: s.noise, Quality: 88, Size: s.size, Turn: s.turn,

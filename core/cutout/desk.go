@@ -104,11 +104,11 @@ func (d *Desk) follow(o Order) error {
 		d.asItCame()
 		return nil
 	}
-	k := d.learn(o)
-	v.noise = k.noise
 	if filled := d.filled(); filled != nil {
 		return d.takeFrom(filled, o)
 	}
+	k := d.learn(o)
+	v.noise = k.noise
 	p := d.parted(k, &o)
 	return d.settle(k, p)
 }

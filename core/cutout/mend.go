@@ -82,7 +82,20 @@ func (d *Desk) takeFrom(filled *Desk, o Order) error {
 	o.Out, o.Heals = nil, nil
 	err := filled.follow(o)
 	d.alpha, d.sides, d.found, d.shaded = filled.alpha, filled.sides, filled.found, nil
+	d.v.noise = filled.v.noise
 	return err
+}
+
+// plainGround is the model of a ground of one colour, if that is what was found.
+func (d *Desk) plainGround() *evenGround {
+	k := d.known
+	if d.mended.desk != nil {
+		k = d.mended.desk.known
+	}
+	if k == nil {
+		return nil
+	}
+	return k.ground
 }
 
 // covered is where something of a cut is, and two pixels around it.

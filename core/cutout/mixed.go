@@ -205,7 +205,7 @@ const few, many = 10.8, 11.6
 var shades = [...]struct{ light, cost float32 }{{.84, .9}, {.7, 1.7}, {.56, 2.6}}
 
 func (m *mixing) groundCost(v *view, c colour, i int) float32 {
-	k := float32(places / float64(max(v.w, v.h)))
+	k := v.placed()
 	s := sample{c[0], c[1], c[2], float32(i%v.w) * k * groundPlaced, float32(i/v.w) * k * groundPlaced}
 	_, least := m.ground.nearest(&s)
 	best := m.ground.best()
@@ -225,7 +225,7 @@ func (m *mixing) groundCost(v *view, c colour, i int) float32 {
 }
 
 func (m *mixing) thingCost(v *view, c colour, i int) float32 {
-	k := float32(places / float64(max(v.w, v.h)))
+	k := v.placed()
 	_, cost := m.thing.nearest(&sample{c[0], c[1], c[2], float32(i%v.w) * k * thingPlaced, float32(i/v.w) * k * thingPlaced})
 	return cost
 }

@@ -27,7 +27,7 @@ type blob struct {
 
 // samplesOf are the samples of pixels.
 func samplesOf(v *view, look []colour, list []int32, out []sample) []sample {
-	k := float32(places / float64(max(v.w, v.h)))
+	k := v.placed()
 	for _, i := range list {
 		c := look[i]
 		out = append(out, sample{c[0], c[1], c[2], float32(int(i)%v.w) * k, float32(int(i)/v.w) * k})

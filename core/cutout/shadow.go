@@ -21,7 +21,7 @@ const surelyShade = .05
 // HasShadow tells whether the photo's shadow can be kept: its ground is plain, and it was
 // not taken apart by a line around a part.
 func (d *Desk) HasShadow() bool {
-	return d.near == nil && d.known != nil && d.known.ground != nil && d.sides != nil
+	return d.near == nil && d.plainGround() != nil && d.sides != nil
 }
 
 // shade is how much light the thing takes from its ground, 0..1, at the working size.
@@ -33,7 +33,7 @@ func (d *Desk) shade() []float32 {
 }
 
 func (d *Desk) findShade() []float32 {
-	v, g := d.v, d.known.ground
+	v, g := d.v, d.plainGround()
 	out, sure := make([]float32, len(d.alpha)), make([]float32, len(d.alpha))
 	thing := make([]bool, len(d.alpha))
 	for y := range v.h {
